@@ -1,0 +1,70 @@
+/** Arrows that may stand: core ← contract ← server, web, cli ← e2e. Everything else fails. */
+const notTo = (from, to) => ({
+  name: `${from}-not-to-${to}`,
+  comment: `packages/${from} must not import packages/${to}`,
+  severity: 'error',
+  from: { path: `^packages/${from}/` },
+  to: { path: `^packages/${to}/` },
+});
+
+const forbiddenArrows = {
+  core: ['contract', 'server', 'web', 'cli', 'e2e'],
+  contract: ['server', 'web', 'cli', 'e2e'],
+  server: ['web', 'cli', 'e2e'],
+  web: ['server', 'cli', 'e2e'],
+  cli: ['web', 'e2e'],
+  e2e: ['web'],
+};
+
+/** @type {import('dependency-cruiser').IConfiguration} */
+module.exports = {
+  forbidden: [
+    ...Object.entries(forbiddenArrows).flatMap(([from, tos]) => tos.map((to) => notTo(from, to))),
+    {
+      name: 'no-circular',
+      severity: 'error',
+      from: {},
+      to: { circular: true },
+    },
+    {
+      name: 'core-is-pure',
+      comment: 'core knows no Node.js',
+      severity: 'error',
+      from: { path: '^packages/(core|contract)/src', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['core'] },
+    },
+    {
+      name: 'not-to-unresolvable',
+      severity: 'error',
+      from: {},
+      to: { couldNotResolve: true },
+    },
+    {
+      name: 'features-do-not-import-each-other',
+      comment: 'a view takes what it needs from ui/, api/ or session/, never from another view',
+      severity: 'error',
+      from: { path: '^packages/web/src/app/views/([^/]+)/' },
+      to: { path: '^packages/web/src/app/views/([^/]+)/', pathNot: '^packages/web/src/app/views/$1/' },
+    },
+    {
+      name: 'no-deep-imports',
+      comment: 'a package is entered by its front door',
+      severity: 'error',
+      from: { path: '^packages/([^/]+)/' },
+      to: {
+        path: '^packages/([^/]+)/src/(?!index\\.ts$)',
+        pathNot: '^packages/$1/',
+      },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '(^|/)(dist|\\.angular)/' },
+    tsConfig: { fileName: 'tsconfig.depcruise.json' },
+    tsPreCompilationDeps: true,
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['source', 'import', 'require', 'node', 'default', 'types'],
+    },
+  },
+};

@@ -1,0 +1,89 @@
+import angular from 'angular-eslint';
+import tseslint from 'typescript-eslint';
+
+const PURE = 'core and contract are pure: pass it in as an argument';
+
+export default tseslint.config(
+  {
+    ignores: [
+      '**/dist/**',
+      '**/.angular/**',
+      '**/node_modules/**',
+      'packages/contract/src/generated/**',
+      '.data/**',
+      'test-results/**',
+    ],
+  },
+  {
+    files: ['**/*.ts'],
+    extends: [...tseslint.configs.strict],
+    rules: {
+      'no-console': 'error',
+      eqeqeq: 'error',
+      'no-restricted-exports': ['error', { restrictDefaultExports: { direct: true } }],
+      'max-params': ['error', 4],
+      'max-lines': ['error', { max: 400, skipBlankLines: true, skipComments: true }],
+      '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
+      '@typescript-eslint/no-invalid-void-type': ['error', { allowInGenericTypeArguments: true }],
+      '@typescript-eslint/no-extraneous-class': ['error', { allowWithDecorator: true }],
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true },
+      ],
+    },
+  },
+  {
+    files: ['packages/core/src/**/*.ts', 'packages/contract/src/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': [
+        'error',
+        ...[
+          'fetch',
+          'process',
+          'console',
+          'window',
+          'document',
+          'performance',
+          'crypto',
+          'setTimeout',
+          'setInterval',
+          'require',
+          'Buffer',
+        ].map((name) => ({ name, message: PURE })),
+      ],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now', message: PURE },
+        { object: 'Math', property: 'random', message: PURE },
+      ],
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'NewExpression[callee.name="Date"][arguments.length=0]', message: PURE },
+      ],
+      'no-restricted-imports': ['error', { patterns: [{ group: ['node:*'], message: PURE }] }],
+    },
+  },
+  {
+    files: ['packages/web/src/**/*.ts'],
+    extends: [...angular.configs.tsRecommended],
+    processor: angular.processInlineTemplates,
+    rules: {
+      '@angular-eslint/prefer-on-push-component-change-detection': 'error',
+      '@angular-eslint/prefer-standalone': 'error',
+      '@angular-eslint/component-selector': ['error', { type: 'element', prefix: 'lo', style: 'kebab-case' }],
+      '@angular-eslint/directive-selector': [
+        'error',
+        { type: 'attribute', prefix: 'lo', style: 'camelCase' },
+      ],
+    },
+  },
+  {
+    files: ['packages/web/src/**/*.html'],
+    extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
+  },
+  {
+    files: ['*.config.ts', 'packages/e2e/*.config.ts'],
+    rules: { 'no-restricted-exports': 'off' },
+  },
+);

@@ -1,0 +1,134 @@
+import { mkdirSync, mkdtempSync, symlinkSync, writeFileSync, cpSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { spawnSync } from 'node:child_process';
+import { ESLint } from 'eslint';
+import { describe, expect, it } from 'vitest';
+
+const root = path.resolve(import.meta.dirname, '..');
+
+/** A tree with the project's rules and nothing but the given files. */
+function plant(files: Readonly<Record<string, string>>): string {
+  const dir = mkdtempSync(path.join(tmpdir(), 'lotrecht-rules-'));
+  for (const file of [
+    '.dependency-cruiser.cjs',
+    'tsconfig.depcruise.json',
+    'tsconfig.base.json',
+    'package.json',
+  ]) {
+    cpSync(path.join(root, file), path.join(dir, file));
+  }
+  symlinkSync(path.join(root, 'node_modules'), path.join(dir, 'node_modules'));
+  for (const [name, text] of Object.entries(files)) {
+    mkdirSync(path.join(dir, path.dirname(name)), { recursive: true });
+    writeFileSync(path.join(dir, name), text);
+  }
+  return dir;
+}
+
+function violations(files: Readonly<Record<string, string>>): string {
+  const { stdout } = spawnSync(
+    process.execPath,
+    [
+      path.join(root, 'node_modules/dependency-cruiser/bin/dependency-cruise.mjs'),
+      '--config',
+      '.dependency-cruiser.cjs',
+      '--output-type',
+      'err',
+      'packages',
+    ],
+    { cwd: plant(files), encoding: 'utf8' },
+  );
+  return stdout;
+}
+
+const VALUE = 'export const value = 1;\n';
+const imports = (from: string): string => `import { value } from '${from}';\nexport const again = value;\n`;
+
+describe('the dependency rules', () => {
+  it.each([
+    ['core', 'contract'],
+    ['core', 'server'],
+    ['contract', 'web'],
+    ['server', 'web'],
+    ['web', 'server'],
+    ['e2e', 'web'],
+  ])('fail on a planted arrow from %s to %s', (from, to) => {
+    const report = violations({
+      [`packages/${to}/src/index.ts`]: VALUE,
+      [`packages/${from}/src/wrong.ts`]: imports(`../../${to}/src/index.ts`),
+    });
+    expect(report).toContain(`${from}-not-to-${to}`);
+  });
+
+  it('fail on Node.js in core', () => {
+    const report = violations({
+      'packages/core/src/wrong.ts':
+        "import { readFileSync } from 'node:fs';\nexport const r = readFileSync;\n",
+    });
+    expect(report).toContain('core-is-pure');
+  });
+
+  it('fail on a deep import past the front door', () => {
+    const report = violations({
+      'packages/core/src/inside.ts': VALUE,
+      'packages/contract/src/wrong.ts': imports('../../core/src/inside.ts'),
+    });
+    expect(report).toContain('no-deep-imports');
+  });
+
+  it('fail on a circle, on one view importing another, and on what cannot be found', () => {
+    const report = violations({
+      'packages/core/src/a.ts': "import { b } from './b.ts';\nexport const a = (): unknown => b;\n",
+      'packages/core/src/b.ts': "import { a } from './a.ts';\nexport const b = (): unknown => a;\n",
+      'packages/web/src/app/views/today/today.ts': VALUE,
+      'packages/web/src/app/views/check/wrong.ts': imports('../today/today.ts'),
+      'packages/server/src/lost.ts': imports('./nowhere.ts'),
+    });
+    expect(report).toContain('no-circular');
+    expect(report).toContain('features-do-not-import-each-other');
+    expect(report).toContain('not-to-unresolvable');
+  });
+
+  it('pass an arrow that may stand', () => {
+    const report = violations({
+      'packages/core/src/index.ts': VALUE,
+      'packages/contract/src/right.ts': imports('../../core/src/index.ts'),
+    });
+    expect(report).toContain('no dependency violations found');
+  });
+});
+
+describe('the purity rules', () => {
+  const eslint = new ESLint({ cwd: root });
+  const rulesBroken = async (file: string, code: string): Promise<(string | null)[]> => {
+    const [result] = await eslint.lintText(code, { filePath: path.join(root, file) });
+    return result?.messages.map((m) => m.ruleId) ?? [];
+  };
+
+  it.each([
+    'Date.now()',
+    'Math.random()',
+    'new Date()',
+    'process.exitCode',
+    'fetch("/")',
+    'console.log(1)',
+    'performance.now()',
+    'crypto.randomUUID()',
+  ])('fail on %s in core', async (expression) => {
+    const broken = await rulesBroken(
+      'packages/core/src/planted.ts',
+      `export const planted = ${expression};\n`,
+    );
+    expect(broken.some((rule) => rule?.startsWith('no-restricted'))).toBe(true);
+  });
+
+  it('let a pure function pass, and leave the server its clock', async () => {
+    expect(
+      await rulesBroken('packages/core/src/planted.ts', 'export const planted = Math.hypot(3, 4);\n'),
+    ).toEqual([]);
+    expect(
+      await rulesBroken('packages/server/src/planted.ts', 'export const planted = Date.now();\n'),
+    ).toEqual([]);
+  });
+});

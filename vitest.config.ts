@@ -1,0 +1,29 @@
+import { defineConfig } from 'vitest/config';
+
+const source = {
+  resolve: { conditions: ['source'] },
+  ssr: { resolve: { conditions: ['source'] } },
+};
+
+export default defineConfig({
+  test: {
+    projects: [
+      { ...source, test: { name: 'core', include: ['packages/core/src/**/*.test.ts'] } },
+      { ...source, test: { name: 'contract', include: ['packages/contract/src/**/*.test.ts'] } },
+      {
+        ...source,
+        test: {
+          name: 'server',
+          include: ['packages/server/src/**/*.test.ts'],
+          globalSetup: ['packages/server/src/test/mariadb.setup.mjs'],
+          testTimeout: 20_000,
+          hookTimeout: 60_000,
+        },
+      },
+      {
+        ...source,
+        test: { name: 'quality', include: ['quality/**/*.test.ts'], testTimeout: 60_000 },
+      },
+    ],
+  },
+});

@@ -1,0 +1,76 @@
+import { RANGES, requirePositive, requireWithin } from '../refusal/ranges.ts';
+import { RefusedInput } from '../refusal/refused-input.ts';
+import { endUncertainty } from '../uncertainty/end-uncertainty.ts';
+import { type AzimuthEstimate, type GapsObservation } from './observation.ts';
+
+/** Default standard uncertainty of a base, m. */
+export const DEFAULT_BASE_UNCERTAINTY_M = 0.005;
+
+/**
+ * φ from the gaps of a line's two ends.
+ *
+ * Base w along the target line: φ = atan2(dT − dL, w), u² = [w²(uL² + uT²) + D²u_w²]/(w² + D²)².
+ * Base b along the rod or body: φ = asin((dT − dL)/b), u² = (uL² + uT²)/(b² − D²) + D²u_b²/(b²(b² − D²)).
+ *
+ * @returns φ > 0 when the trail end stands farther from the line (a closed body line)
+ * @throws RefusedInput for impossible readings, and when the gaps differ by a rod's length or more
+ * @example gapsAzimuth({ line: 'toes', by: 'gaps', leadGapM: 0.571, trailGapM: 0.602, baseM: 0.45 }).handedAzimuthRad // 0.06878022...
+ */
+export function gapsAzimuth(o: GapsObservation): AzimuthEstimate {
+  if (o.line === 'face') {
+    throw new RefusedInput('wrong-kind', 'by', {
+      read: 'gaps',
+      advice:
+        'The face is read with the square rod, a rod off the face, a gauge, where it points, or by eye.',
+    });
+  }
+  requireWithin('leadGapM', o.leadGapM, RANGES.gapM);
+  requireWithin('trailGapM', o.trailGapM, RANGES.gapM);
+  const base = requirePositive('baseM', o.baseM, RANGES.baseM);
+  const uBase = requireWithin(
+    'baseUncertaintyM',
+    o.baseUncertaintyM ?? DEFAULT_BASE_UNCERTAINTY_M,
+    RANGES.lengthUncertaintyM,
+  );
+  const uEnd = endUncertainty(o.line, o);
+  const difference = o.trailGapM - o.leadGapM;
+  return o.baseAlong === 'rod'
+    ? alongRod('trailGapM', { difference, base, uEnd, uBase })
+    : alongTargetLine({ difference, base, uEnd, uBase });
+}
+
+/** A difference D of two gaps read over a base, with their standard uncertainties, m. */
+export interface DifferenceOverBase {
+  readonly difference: number;
+  readonly base: number;
+  readonly uEnd: number;
+  readonly uBase: number;
+}
+
+/** Angle whose tangent is D/w, with first-order propagation; both ends read alike. */
+export function alongTargetLine({ difference, base, uEnd, uBase }: DifferenceOverBase): AzimuthEstimate {
+  const squared = base ** 2 + difference ** 2;
+  return {
+    handedAzimuthRad: Math.atan2(difference, base),
+    standardUncertaintyRad: Math.sqrt(base ** 2 * 2 * uEnd ** 2 + difference ** 2 * uBase ** 2) / squared,
+  };
+}
+
+/** Angle whose sine is D/b, with first-order propagation. @throws RefusedInput when |D| ≥ b, naming `field` */
+export function alongRod(
+  field: string,
+  { difference, base, uEnd, uBase }: DifferenceOverBase,
+): AzimuthEstimate {
+  if (Math.abs(difference) >= base) {
+    throw new RefusedInput('gap-exceeds-base', field, {
+      read: difference,
+      most: base,
+      advice: 'The two gaps differ by more than the base is long. Read the gaps and the base again.',
+    });
+  }
+  const across = base ** 2 - difference ** 2;
+  return {
+    handedAzimuthRad: Math.asin(difference / base),
+    standardUncertaintyRad: Math.sqrt((2 * uEnd ** 2 + (difference * uBase) ** 2 / base ** 2) / across),
+  };
+}

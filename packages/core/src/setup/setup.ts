@@ -1,0 +1,135 @@
+import { type Handedness } from '../geometry/handedness.ts';
+import { type LineName } from '../geometry/line.ts';
+import { type PointingSide, type TurnWord } from '../geometry/words.ts';
+import { type Observation } from '../observation/observation.ts';
+import { type TargetLine } from '../station/target-line.ts';
+import { type DecisionLimits, type Tolerance, type Verdict } from '../uncertainty/conformity.ts';
+
+/** Which foot line a method judges by. */
+export type FootLine = 'toes' | 'heels';
+
+/** Flares and shoe length, from which the heel line follows the toe line. */
+export interface Feet {
+  readonly shoeLengthM: number;
+  /** From square to the target line, rad, outward positive. */
+  readonly leadFlareRad: number;
+  readonly trailFlareRad: number;
+}
+
+/** One set-up check as core reads it: SI units, angles in radians. */
+export interface Setup {
+  readonly handedness: Handedness;
+  readonly targetLine: TargetLine;
+  /** Permitted handed azimuth per line; a line without one gets no verdict. */
+  readonly tolerancesRad: Partial<Readonly<Record<LineName, Tolerance>>>;
+  /** Goal φ0 per line, inside its tolerance. Default 0. */
+  readonly goalsRad?: Partial<Readonly<Record<LineName, number>>>;
+  /** The method's order: the first line out in it is fixed first. */
+  readonly order: readonly LineName[];
+  readonly footLine?: FootLine;
+  /** Spread with which this student steps back in, rad. Default 2°. */
+  readonly readdressSdRad?: number;
+  readonly feet?: Feet;
+  readonly limits?: DecisionLimits;
+  readonly observations: readonly Observation[];
+}
+
+/** The correction of a line that was read once with a tape, made with the same tape. */
+export interface Move {
+  /** `trail` end of a body line, or `toe` of the club. */
+  readonly end: 'trail' | 'toe';
+  /** m; trail: negative is toward the line; toe: positive is downrange. */
+  readonly distanceM: number;
+}
+
+/** What would turn "can't tell" into a verdict at the present φ. */
+export interface WouldSettle {
+  /** Least number of repeats, 2 to 20, or null. */
+  readonly repeats: number | null;
+  /** Least rod held across, m, in steps of 50 mm up to 1.5 m, or null. */
+  readonly rodM: number | null;
+  /** The target line alone is too uncertain and must be laid again. */
+  readonly targetLine: boolean;
+}
+
+/** A line judged against its tolerance. */
+export interface LineJudgement {
+  readonly toleranceRad: Tolerance;
+  readonly conformanceProbability: number;
+  readonly tooOpenProbability: number;
+  readonly tooClosedProbability: number;
+  readonly verdict: Verdict;
+  /** Only with `cannot-tell`. */
+  readonly wouldSettle?: WouldSettle;
+}
+
+/** What is known of one line. */
+export interface LineFinding {
+  readonly line: LineName;
+  /** φ, rad, positive = turned across the ball line. */
+  readonly handedAzimuthRad: number;
+  /** θ, rad, right positive seen downrange. */
+  readonly azimuthRad: number;
+  /** u(φ) without the target line, rad. */
+  readonly measurementUncertaintyRad: number;
+  /** u(φ) with the target line, rad. */
+  readonly standardUncertaintyRad: number;
+  readonly birgeRatio: number;
+  readonly word: TurnWord;
+  readonly side: PointingSide;
+  readonly judgement?: LineJudgement;
+  readonly move?: Move;
+}
+
+/** The whole-body turn and what is twisted against it, body lines only. */
+export interface Turn {
+  /** c, rad. */
+  readonly handedAzimuthRad: number;
+  readonly standardUncertaintyRad: number;
+  readonly chiSquare: number;
+  readonly degreesOfFreedom: number;
+  readonly pValue: number;
+  readonly agree: boolean;
+  /** φ − c per line that took part, rad. */
+  readonly twistRad: Partial<Readonly<Record<LineName, number>>>;
+  /** The line with the largest |twist|/u(twist), when the lines disagree. */
+  readonly mostTwisted: LineName | null;
+}
+
+/** The heel line computed from the toe line and the flares. */
+export interface HeelsFromFlare {
+  readonly leadGapM: number;
+  readonly trailGapM: number;
+  readonly handedAzimuthRad: number;
+}
+
+/** Codes of the remarks that stand beside a finding. */
+export type NoteCode =
+  | 'scatter'
+  | 'no-target-uncertainty'
+  | 'no-tolerance'
+  | 'flare-explains'
+  | 'lie'
+  | 'several-holds'
+  | 'target-picture';
+
+/** A remark on a finding, about one line or about all. */
+export interface Note {
+  readonly code: NoteCode;
+  readonly line?: LineName;
+  readonly text: string;
+}
+
+/** Everything a check says. */
+export interface SetupFinding {
+  /** u(T), rad. */
+  readonly targetLineUncertaintyRad: number;
+  /** In the order in which the lines were first observed. */
+  readonly lines: readonly LineFinding[];
+  readonly turn: Turn | null;
+  readonly fixFirst: LineName | null;
+  readonly likelyFirst: LineName | null;
+  readonly targetPicture: boolean;
+  readonly heelsFromFlare?: HeelsFromFlare;
+  readonly notes: readonly Note[];
+}

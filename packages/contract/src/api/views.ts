@@ -1,0 +1,98 @@
+import { type CheckDocument, type ResultDocument } from '../generated/types.ts';
+
+/** Who is signed in, and where. */
+export interface SessionView {
+  readonly instructor: {
+    readonly id: string;
+    readonly name: string;
+    readonly email: string;
+    readonly role: 'head' | 'instructor';
+  };
+  readonly academy: { readonly id: string; readonly name: string };
+}
+
+/** Whether the installation still waits for its first academy. */
+export interface SetupView {
+  readonly needed: boolean;
+}
+
+/** A student as lists and pages show them. */
+export interface StudentView {
+  readonly id: string;
+  readonly revision: number;
+  readonly name: string;
+  readonly handedness: 'right' | 'left';
+  readonly minor: boolean;
+  readonly notes: string;
+  readonly instructor: { readonly id: string; readonly name: string };
+  /** YYYY-MM-DD, or null before the first lesson. */
+  readonly lastLessonOn: string | null;
+  readonly lessonCount: number;
+}
+
+/** A stored check: its readings and what the server's core made of them. */
+export interface CheckView {
+  readonly id: string;
+  readonly revision: number;
+  readonly lessonId: string;
+  readonly studentId: string;
+  readonly document: CheckDocument;
+  readonly result: ResultDocument;
+  readonly reason: CheckReason;
+  /** UTC, ISO 8601. */
+  readonly createdAt: string;
+  readonly savedAt: string;
+}
+
+/** Why a version of a check exists. */
+export type CheckReason = 'entered' | 'corrected' | 'hand-corrected';
+
+/** What a save answers. */
+export interface SavedCheckView extends CheckView {
+  /** Fields in which the shown result differs from the server's by more than 1e-9, as JSON pointers. */
+  readonly differences: readonly string[];
+}
+
+/** One version of a check, newest first in lists. */
+export interface CheckVersionView {
+  readonly revision: number;
+  readonly reason: CheckReason;
+  readonly document: CheckDocument;
+  readonly result: ResultDocument;
+  readonly by: string;
+  readonly savedAt: string;
+}
+
+/** A lesson with the checks made in it, oldest first. */
+export interface LessonView {
+  readonly id: string;
+  readonly revision: number;
+  readonly studentId: string;
+  readonly heldOn: string;
+  readonly notes: string;
+  readonly checks: readonly CheckView[];
+}
+
+/** A student with all lessons, newest first. */
+export interface StudentPageView {
+  readonly student: StudentView;
+  readonly lessons: readonly LessonView[];
+}
+
+/** One line of the day's tee sheet. */
+export interface TeeSheetEntry {
+  readonly lessonId: string;
+  readonly studentId: string;
+  readonly studentName: string;
+  readonly handedness: 'right' | 'left';
+  readonly instructorName: string;
+  readonly heldOn: string;
+  readonly checkCount: number;
+}
+
+/** The lessons of a day and, for starting the next, the students seen last. */
+export interface TodayView {
+  readonly date: string;
+  readonly lessons: readonly TeeSheetEntry[];
+  readonly earlier: readonly TeeSheetEntry[];
+}

@@ -1,0 +1,138 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { type CheckDocument } from '../generated/types.ts';
+import { DocumentRefused } from '../refusal/document-refused.ts';
+import { validateCheckDocument, validateResultDocument } from '../validate.ts';
+import { composeCheck, readingsOf } from './compose-check.ts';
+import { feelOfSquaring } from './feel.ts';
+import { groundDrawing } from './ground-drawing.ts';
+import { solveDocument } from './solve-document.ts';
+import { solveReadable } from './solve-readable.ts';
+
+interface WorkedCase {
+  readonly input: unknown;
+  readonly expected: unknown;
+}
+
+const read = (path: string): unknown => JSON.parse(readFileSync(new URL(path, import.meta.url), 'utf8'));
+const { checks } = read('./worked-cases.json') as { checks: readonly WorkedCase[] };
+const example = {
+  input: read('../../../../docs/formats/example-check.json'),
+  expected: read('../../../../docs/formats/example-result.json'),
+};
+
+/** Where a result leaves what is expected of it: 1e-9 relative or 1e-12 absolute. */
+function deviations(expected: unknown, actual: unknown, path = ''): string[] {
+  if (typeof expected === 'number') {
+    const near =
+      typeof actual === 'number' && Math.abs(expected - actual) <= Math.max(1e-12, 1e-9 * Math.abs(expected));
+    return near ? [] : [`${path}: ${expected} expected, ${String(actual)} found`];
+  }
+  if (typeof expected === 'object' && expected !== null) {
+    return Object.entries(expected).flatMap(([key, value]) =>
+      deviations(value, (actual as Record<string, unknown> | null | undefined)?.[key], `${path}/${key}`),
+    );
+  }
+  return expected === actual ? [] : [`${path}: ${String(expected)} expected, ${String(actual)} found`];
+}
+
+describe('the worked checks', () => {
+  it.each([example, ...checks].map((c, index) => [index, c] as const))(
+    'case %i',
+    (_index, { input, expected }) => {
+      const result = solveDocument(validateCheckDocument(input));
+      expect(deviations(expected, result)).toEqual([]);
+      expect(validateResultDocument(structuredClone(result))).toEqual(result);
+    },
+  );
+});
+
+function refusalsOf(work: () => unknown): DocumentRefused['refusals'] {
+  try {
+    work();
+  } catch (error) {
+    if (error instanceof DocumentRefused) return error.refusals;
+    throw error;
+  }
+  return [];
+}
+
+const quick = {
+  handedness: 'right',
+  club: { group: 'mid-iron' },
+  target: { name: 'Barge', distanceM: 150 },
+  toes: { leadGapMm: 571, trailGapMm: 602, baseMm: 450 },
+  face: { heelGapMm: 4, toeGapMm: 1, baseMm: 75 },
+} as const;
+
+describe('a check document', () => {
+  const valid = composeCheck(quick) as CheckDocument;
+
+  it.each([
+    [{ ...valid, windy: true }, 'unknown-field', '/windy'],
+    [{ ...valid, version: 2 }, 'not-allowed', '/version'],
+    [{ ...valid, handedness: 'both' }, 'not-allowed', '/handedness'],
+    [{ ...valid, observations: [] }, 'minItems', '/observations'],
+    [{ ...valid, observations: [{ line: 'toes', by: 'photo' }] }, 'discriminator', '/observations/0'],
+    [
+      { ...valid, observations: [{ line: 'toes', by: 'gaps', leadGapMm: 1, trailGapMm: 2 }] },
+      'missing',
+      '/observations/0/baseMm',
+    ],
+    [{ ...valid, tolerancesDeg: { toes: [-2] } }, 'minItems', '/tolerancesDeg/toes'],
+    [null, 'type', ''],
+    ['text', 'type', ''],
+  ])('that does not fit is refused with its path: %#', (document, code, path) => {
+    expect(refusalsOf(() => validateCheckDocument(document))[0]).toMatchObject({ code, path });
+  });
+
+  it('is refused by core in its own names and units', () => {
+    const document = composeCheck({ ...quick, toes: { ...quick.toes, leadGapMm: 57_100 } }) as CheckDocument;
+    expect(refusalsOf(() => solveDocument(document))).toEqual([
+      {
+        code: 'out-of-range',
+        path: '/observations/0/leadGapMm',
+        message:
+          'Read 57100 mm. Look for a digit too many or too few, or a unit that slipped. Type a value from -3000 mm to 3000 mm.',
+      },
+    ]);
+    const steep = composeCheck({ ...quick, toes: { ...quick.toes, trailGapMm: 1200 } }) as CheckDocument;
+    expect(refusalsOf(() => solveDocument(steep))[0]).toMatchObject({
+      code: 'angle-beyond-45',
+      path: '/observations/0/trailGapMm',
+    });
+  });
+});
+
+describe('a quick check', () => {
+  it('is composed of the lines that are complete, never of zeros', () => {
+    expect(composeCheck({ ...quick, toes: { leadGapMm: 571 }, face: {} })).toBeUndefined();
+    const toesOnly = composeCheck({ ...quick, face: { heelGapMm: 4 } });
+    expect(toesOnly?.observations.map((o) => o.line)).toEqual(['toes']);
+  });
+
+  it('shows its readings again as they were typed', () => {
+    expect(readingsOf(composeCheck(quick) as CheckDocument)).toEqual({ toes: quick.toes, face: quick.face });
+  });
+
+  it('feels aimed 10 m left when a line 3.9° to the right is squared at 150 m', () => {
+    const { toes } = solveDocument(composeCheck(quick) as CheckDocument).lines;
+    expect(toes && feelOfSquaring(toes, 150)).toEqual({
+      metres: expect.closeTo(10.33, 2) as number,
+      side: 'left',
+    });
+  });
+
+  it('still says what it can while one line is impossible', () => {
+    const document = composeCheck({ ...quick, toes: { ...quick.toes, baseMm: 0 } }) as CheckDocument;
+    const { result, refusals } = solveReadable(document);
+    expect(Object.keys(result?.lines ?? {})).toEqual(['face']);
+    expect(refusals.map((r) => r.path)).toEqual(['/observations/0/baseMm']);
+  });
+
+  it('is drawn on the player’s side, lead foot nearer the target', () => {
+    const [toes] = groundDrawing(composeCheck({ ...quick, handedness: 'left' }) as CheckDocument).bodyLines;
+    expect(toes?.points.lead).toEqual({ xM: 0.571, yM: 0.225 });
+    expect(toes?.points.trail).toEqual({ xM: 0.602, yM: -0.225 });
+  });
+});

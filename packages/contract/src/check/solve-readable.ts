@@ -1,0 +1,36 @@
+import { type CheckDocument, type ResultDocument } from '../generated/types.ts';
+import { DocumentRefused, type Refusal } from '../refusal/document-refused.ts';
+import { solveDocument } from './solve-document.ts';
+
+/** What can be said of a check in which some readings may be impossible. */
+export interface ReadableSolution {
+  /** The readings that were solved, or null when none could be. */
+  readonly document: CheckDocument | null;
+  readonly result: ResultDocument | null;
+  /** Refusals of readings that were left out; paths point into the document that was given. */
+  readonly refusals: readonly Refusal[];
+}
+
+/** Solves what can be solved while typing: a refused reading is named and left out, the others still speak. */
+export function solveReadable(document: CheckDocument): ReadableSolution {
+  const refusals: Refusal[] = [];
+  const readable = document.observations.filter((observation, index) => {
+    try {
+      solveDocument({ ...document, observations: [observation] });
+      return true;
+    } catch (error) {
+      if (!(error instanceof DocumentRefused)) throw error;
+      refusals.push(
+        ...error.refusals.map((r) => ({
+          ...r,
+          path: r.path.replace('/observations/0', `/observations/${index}`),
+        })),
+      );
+      return false;
+    }
+  });
+  const [first, ...others] = readable;
+  if (first === undefined) return { document: null, result: null, refusals };
+  const solved: CheckDocument = { ...document, observations: [first, ...others] };
+  return { document: solved, result: solveDocument(solved), refusals };
+}

@@ -1,0 +1,93 @@
+import {
+  type CheckDocument,
+  type CheckInput,
+  type FirstAcademy,
+  type LessonInput,
+  type ResultDocument,
+  type SignIn,
+  type StudentInput,
+} from './generated/types.ts';
+import * as generated from './generated/validators.ts';
+import { DocumentRefused, type Refusal } from './refusal/document-refused.ts';
+
+interface SchemaError {
+  readonly instancePath: string;
+  readonly keyword: string;
+  readonly message?: string;
+  readonly params: Readonly<Record<string, unknown>>;
+}
+
+/** What an Ajv standalone validator is: a predicate that leaves its errors on itself. */
+interface GeneratedValidator {
+  (value: unknown): boolean;
+  readonly errors?: readonly SchemaError[] | null;
+}
+
+/** Takes anything, returns it as its type. @throws DocumentRefused with the path of the first thing that is wrong */
+export type Validator<T> = (value: unknown) => T;
+
+function validator<T>(generatedValidator: unknown): Validator<T> {
+  const check = generatedValidator as GeneratedValidator;
+  return (value) => {
+    if (check(value)) return value as T;
+    throw new DocumentRefused((check.errors ?? []).map(toRefusal));
+  };
+}
+
+function toRefusal(error: SchemaError): Refusal {
+  const { params } = error;
+  switch (error.keyword) {
+    case 'additionalProperties':
+      return {
+        code: 'unknown-field',
+        path: `${error.instancePath}/${String(params['additionalProperty'])}`,
+        message: 'This field is not known. Check its spelling, or remove it.',
+      };
+    case 'required':
+      return {
+        code: 'missing',
+        path: `${error.instancePath}/${String(params['missingProperty'])}`,
+        message: 'This field is missing.',
+      };
+    case 'enum':
+      return {
+        code: 'not-allowed',
+        path: error.instancePath,
+        message: `Use one of: ${(params['allowedValues'] as readonly unknown[]).join(', ')}.`,
+      };
+    case 'const':
+      return {
+        code: 'not-allowed',
+        path: error.instancePath,
+        message: `Use ${JSON.stringify(params['allowedValue'])}.`,
+      };
+    case 'minLength':
+      return {
+        code: 'too-short',
+        path: error.instancePath,
+        message:
+          params['limit'] === 1 ? 'Fill this in.' : `Type at least ${String(params['limit'])} characters.`,
+      };
+    default:
+      return {
+        code: error.keyword,
+        path: error.instancePath,
+        message: `This ${error.message ?? 'is not valid'}.`,
+      };
+  }
+}
+
+/** Validates a `lotrecht-check` document. */
+export const validateCheckDocument: Validator<CheckDocument> = validator(generated.validateCheckDocument);
+/** Validates a `lotrecht-result` document. */
+export const validateResultDocument: Validator<ResultDocument> = validator(generated.validateResultDocument);
+/** Validates a check as it is saved. */
+export const validateCheckInput: Validator<CheckInput> = validator(generated.validateCheckInput);
+/** Validates a student as typed in. */
+export const validateStudentInput: Validator<StudentInput> = validator(generated.validateStudentInput);
+/** Validates a lesson as typed in. */
+export const validateLessonInput: Validator<LessonInput> = validator(generated.validateLessonInput);
+/** Validates a sign-in. */
+export const validateSignIn: Validator<SignIn> = validator(generated.validateSignIn);
+/** Validates the making of the first academy. */
+export const validateFirstAcademy: Validator<FirstAcademy> = validator(generated.validateFirstAcademy);

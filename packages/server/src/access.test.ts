@@ -1,0 +1,162 @@
+import { randomUUID } from 'node:crypto';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { allRoutes } from './app.ts';
+import { saveWorkedCheck, workedCheck } from './test/documents.ts';
+import { startTestApp, type TestApp, type TestClient } from './test/test-app.ts';
+
+/** How a stranger would call a route with ids that are not theirs. */
+interface Call {
+  readonly path: string;
+  readonly body?: unknown;
+  /** What a signed-in stranger gets: their own (empty) data, or a refusal. */
+  readonly stranger: 'own-data' | 'refused';
+}
+
+let app: TestApp;
+let owner: TestClient;
+let ids: { studentId: string; lessonId: string; checkId: string };
+let colleague: TestClient;
+let stranger: TestClient;
+
+/** One entry for every route there is; a route without one fails the first test. */
+function callOf(route: string): Call | undefined {
+  const student = { revision: 1, name: 'Taken over', handedness: 'right', minor: false, notes: '' };
+  const lesson = { revision: 1, studentId: ids.studentId, heldOn: '2026-04-18', notes: 'taken over' };
+  const check = { revision: 1, lessonId: ids.lessonId, document: workedCheck('right', 640) };
+  const calls: Readonly<Record<string, Call>> = {
+    'get /health/live': { path: '/health/live', stranger: 'own-data' },
+    'get /health/ready': { path: '/health/ready', stranger: 'own-data' },
+    'get /api/setup': { path: '/api/setup', stranger: 'own-data' },
+    'post /api/setup': { path: '/api/setup', body: {}, stranger: 'refused' },
+    'post /api/session': { path: '/api/session', body: {}, stranger: 'refused' },
+    'get /api/session': { path: '/api/session', stranger: 'own-data' },
+    'delete /api/session': { path: '/api/session', stranger: 'own-data' },
+    'delete /api/sessions': { path: '/api/sessions', stranger: 'own-data' },
+    'get /api/students': { path: '/api/students', stranger: 'own-data' },
+    'get /api/students/:id': { path: `/api/students/${ids.studentId}`, stranger: 'refused' },
+    'put /api/students/:id': { path: `/api/students/${ids.studentId}`, body: student, stranger: 'refused' },
+    'delete /api/students/:id': { path: `/api/students/${ids.studentId}`, stranger: 'refused' },
+    'post /api/students/:id/restore': {
+      path: `/api/students/${ids.studentId}/restore`,
+      body: {},
+      stranger: 'refused',
+    },
+    'get /api/today/:date': { path: '/api/today/2026-04-17', stranger: 'own-data' },
+    'get /api/lessons/:id': { path: `/api/lessons/${ids.lessonId}`, stranger: 'refused' },
+    'put /api/lessons/:id': { path: `/api/lessons/${ids.lessonId}`, body: lesson, stranger: 'refused' },
+    'delete /api/lessons/:id': { path: `/api/lessons/${ids.lessonId}`, stranger: 'refused' },
+    'post /api/lessons/:id/restore': {
+      path: `/api/lessons/${ids.lessonId}/restore`,
+      body: {},
+      stranger: 'refused',
+    },
+    'get /api/checks/:id': { path: `/api/checks/${ids.checkId}`, stranger: 'refused' },
+    'get /api/checks/:id/versions': { path: `/api/checks/${ids.checkId}/versions`, stranger: 'refused' },
+    'put /api/checks/:id': { path: `/api/checks/${ids.checkId}`, body: check, stranger: 'refused' },
+    'delete /api/checks/:id': { path: `/api/checks/${ids.checkId}`, stranger: 'refused' },
+    'post /api/checks/:id/restore': {
+      path: `/api/checks/${ids.checkId}/restore`,
+      body: {},
+      stranger: 'refused',
+    },
+  };
+  return calls[route];
+}
+
+const PUBLIC = [
+  'get /health/live',
+  'get /health/ready',
+  'get /api/setup',
+  'post /api/setup',
+  'post /api/session',
+];
+
+beforeAll(async () => {
+  app = await startTestApp();
+  const home = await app.academy('Home');
+  const away = await app.academy('Away');
+  owner = (await app.signedIn(home, 'instructor')).client;
+  colleague = (await app.signedIn(home, 'instructor')).client;
+  stranger = (await app.signedIn(away, 'head')).client;
+  ids = await saveWorkedCheck(owner);
+});
+
+afterAll(() => app.stop());
+
+describe('every route', () => {
+  const routes = allRoutes({ db: undefined as never, setupCode: undefined });
+  const names = routes.map((r) => `${r.method} ${r.path}`);
+
+  it('has an entry in this walk', () => {
+    expect(names.filter((name) => callOf(name) === undefined)).toEqual([]);
+  });
+
+  it('is public only where it is listed as public', () => {
+    const open = routes.filter((r) => r.access === 'public').map((r) => `${r.method} ${r.path}`);
+    expect(open.toSorted()).toEqual(PUBLIC.toSorted());
+  });
+
+  it.each(names.filter((name) => !PUBLIC.includes(name)))(
+    '%s answers 401 without a session',
+    async (name) => {
+      const call = callOf(name);
+      const answer = await app.client().send(name.split(' ')[0] ?? '', call?.path ?? '', call?.body);
+      expect(answer.status).toBe(401);
+      expect(answer.body).toMatchObject({ code: 'not-signed-in' });
+    },
+  );
+
+  const withIds = names.filter((name) => name.includes(':id'));
+
+  it.each(withIds)('%s answers 404 to another academy’s head', async (name) => {
+    const call = callOf(name);
+    expect(call?.stranger).toBe('refused');
+    expect((await stranger.send(name.split(' ')[0] ?? '', call?.path ?? '', call?.body)).status).toBe(404);
+  });
+
+  it.each(withIds)('%s answers 404 to another instructor of the academy', async (name) => {
+    const call = callOf(name);
+    expect((await colleague.send(name.split(' ')[0] ?? '', call?.path ?? '', call?.body)).status).toBe(404);
+  });
+
+  it.each(['/api/students', '/api/today/2026-04-17'])('%s shows strangers nothing', async (path) => {
+    for (const client of [stranger, colleague]) {
+      const answer = await client.get(path);
+      expect(answer.status).toBe(200);
+      expect(JSON.stringify(answer.body)).not.toContain('Runa');
+    }
+  });
+
+  it('left the owner’s data as it was', async () => {
+    const answer = await owner.get(`/api/students/${ids.studentId}`);
+    expect(answer.body).toMatchObject({ student: { name: 'Runa Feldt', revision: 1 } });
+    expect((await owner.get(`/api/checks/${ids.checkId}`)).body).toMatchObject({ revision: 1 });
+  });
+
+  it('cannot put a lesson or a check under a stranger’s parent with ids of one’s own', async () => {
+    const lesson = { revision: 0, studentId: ids.studentId, heldOn: '2026-04-18', notes: '' };
+    expect((await stranger.put(`/api/lessons/${randomUUID()}`, lesson)).status).toBe(404);
+    const check = { revision: 0, lessonId: ids.lessonId, document: workedCheck() };
+    expect((await colleague.put(`/api/checks/${randomUUID()}`, check)).status).toBe(404);
+  });
+
+  it('cannot take an id that another academy uses', async () => {
+    const student = { revision: 0, name: 'Mine', handedness: 'right', minor: false, notes: '' };
+    const answer = await stranger.put(`/api/students/${ids.studentId}`, student);
+    // Ids are unique within an academy: the stranger makes their own row and reaches nobody else's.
+    expect(answer.status).toBe(200);
+    expect((await owner.get(`/api/students/${ids.studentId}`)).body).toMatchObject({
+      student: { name: 'Runa Feldt' },
+    });
+  });
+});
+
+describe('a head', () => {
+  it('sees the students of all instructors of the academy', async () => {
+    const academy = await app.academy('Seen by its head');
+    const head = (await app.signedIn(academy, 'head')).client;
+    const instructor = (await app.signedIn(academy, 'instructor')).client;
+    const { studentId } = await saveWorkedCheck(instructor);
+    expect((await head.get(`/api/students/${studentId}`)).status).toBe(200);
+  });
+});

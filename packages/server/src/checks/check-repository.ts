@@ -1,0 +1,158 @@
+import {
+  type CheckDocument,
+  type CheckReason,
+  type CheckVersionView,
+  type CheckView,
+  type ResultDocument,
+} from '@lotrecht/contract';
+import { type Queries } from '../database/database.ts';
+import { sql, type SqlFragment } from '../database/sql.ts';
+import { type Actor } from '../http/context.ts';
+import { visibleStudents } from '../students/visible.ts';
+
+/** MariaDB's "2026-11-24 09:30:00.000" as ISO 8601; the session runs in UTC. */
+function toIso(utc: string): string {
+  return `${utc.replace(' ', 'T')}Z`;
+}
+
+function selectChecks(where: SqlFragment): SqlFragment {
+  return sql`
+    SELECT c.id, c.revision, c.lesson_id AS lessonId, c.student_id AS studentId,
+           v.document, v.result, v.reason, c.created_at AS createdAt, v.created_at AS savedAt
+    FROM setup_check c
+    JOIN check_version v ON v.academy_id = c.academy_id AND v.check_id = c.id AND v.revision = c.revision
+    JOIN student s ON s.academy_id = c.academy_id AND s.id = c.student_id
+    WHERE ${where}`;
+}
+
+function toView(row: CheckView): CheckView {
+  return { ...row, createdAt: toIso(row.createdAt), savedAt: toIso(row.savedAt) };
+}
+
+async function listChecks(db: Queries, actor: Actor, where: SqlFragment): Promise<readonly CheckView[]> {
+  const rows = await db.many<CheckView>(
+    selectChecks(
+      sql`${visibleStudents(actor)} AND ${where} AND c.deleted_at IS NULL ORDER BY c.created_at, c.id`,
+    ),
+  );
+  return rows.map(toView);
+}
+
+/** The checks of a lesson, oldest first. */
+export function listChecksOfLesson(
+  db: Queries,
+  actor: Actor,
+  lessonId: string,
+): Promise<readonly CheckView[]> {
+  return listChecks(db, actor, sql`c.lesson_id = ${lessonId}`);
+}
+
+/** All checks of a student, oldest first. */
+export function listChecksOfStudent(
+  db: Queries,
+  actor: Actor,
+  studentId: string,
+): Promise<readonly CheckView[]> {
+  return listChecks(db, actor, sql`c.student_id = ${studentId}`);
+}
+
+/** One check at its newest version, if the actor may see its student. */
+export async function findCheck(db: Queries, actor: Actor, id: string): Promise<CheckView | undefined> {
+  const row = await db.maybeOne<CheckView>(
+    selectChecks(
+      sql`${visibleStudents(actor)} AND c.id = ${id} AND c.deleted_at IS NULL AND s.deleted_at IS NULL`,
+    ),
+  );
+  return row && toView(row);
+}
+
+/** The revision that a save with this key made, or undefined when the key is new. */
+export async function findSave(
+  db: Queries,
+  actor: Actor,
+  checkId: string,
+  saveKey: string,
+): Promise<number | undefined> {
+  const row = await db.maybeOne<{ revision: number }>(sql`
+    SELECT revision FROM check_version
+    WHERE academy_id = ${actor.academyId} AND check_id = ${checkId} AND save_key = ${saveKey}`);
+  return row?.revision;
+}
+
+/** Every version of a check, newest first. */
+export async function listVersions(
+  db: Queries,
+  actor: Actor,
+  checkId: string,
+): Promise<readonly CheckVersionView[]> {
+  const rows = await db.many<CheckVersionView>(sql`
+    SELECT v.revision, v.reason, v.document, v.result, i.name AS \`by\`, v.created_at AS savedAt
+    FROM check_version v
+    JOIN setup_check c ON c.academy_id = v.academy_id AND c.id = v.check_id
+    JOIN student s ON s.academy_id = c.academy_id AND s.id = c.student_id
+    JOIN instructor i ON i.academy_id = v.academy_id AND i.id = v.instructor_id
+    WHERE ${visibleStudents(actor)} AND v.check_id = ${checkId} AND c.deleted_at IS NULL
+    ORDER BY v.revision DESC`);
+  return rows.map((row) => ({ ...row, savedAt: toIso(row.savedAt) }));
+}
+
+/** Where a new check belongs. */
+export interface NewCheck {
+  readonly id: string;
+  readonly lessonId: string;
+  readonly studentId: string;
+}
+
+/** Adds a check without a version; `addVersion` follows in the same transaction. @throws on a taken id */
+export async function insertCheck(db: Queries, actor: Actor, check: NewCheck): Promise<void> {
+  await db.exec(sql`
+    INSERT INTO setup_check (academy_id, id, lesson_id, student_id, revision)
+    VALUES (${actor.academyId}, ${check.id}, ${check.lessonId}, ${check.studentId}, 0)`);
+}
+
+/** Readings, what core made of them, and why they are stored. */
+export interface NewVersion {
+  readonly reason: CheckReason;
+  readonly document: CheckDocument;
+  readonly result: ResultDocument;
+  readonly saveKey: string;
+}
+
+/**
+ * Adds the version after `revision`, if that still is the newest.
+ *
+ * @returns whether it was
+ */
+export async function addVersion(
+  db: Queries,
+  actor: Actor,
+  { id, revision }: { readonly id: string; readonly revision: number },
+  version: NewVersion,
+): Promise<boolean> {
+  const moved = await db.exec(sql`
+    UPDATE setup_check SET revision = ${revision + 1}
+    WHERE academy_id = ${actor.academyId} AND id = ${id} AND revision = ${revision} AND deleted_at IS NULL`);
+  if (moved !== 1) return false;
+  await db.exec(sql`
+    INSERT INTO check_version
+      (academy_id, check_id, revision, reason, document, result, core_version, save_key, instructor_id)
+    VALUES (${actor.academyId}, ${id}, ${revision + 1}, ${version.reason}, ${JSON.stringify(version.document)},
+            ${JSON.stringify(version.result)}, ${version.result.core}, ${version.saveKey}, ${actor.instructorId})`);
+  return true;
+}
+
+/** Deletes or, with `false`, brings back a check. @returns whether there was one to change */
+export async function setCheckDeleted(
+  db: Queries,
+  actor: Actor,
+  id: string,
+  deleted: boolean,
+): Promise<boolean> {
+  const change = deleted
+    ? sql`c.deleted_at = UTC_TIMESTAMP(3) WHERE c.deleted_at IS NULL`
+    : sql`c.deleted_at = NULL WHERE c.deleted_at IS NOT NULL`;
+  const changed = await db.exec(sql`
+    UPDATE setup_check c JOIN student s ON s.academy_id = c.academy_id AND s.id = c.student_id
+    SET ${change} AND ${visibleStudents(actor)} AND c.id = ${id}`);
+  return changed === 1;
+}

@@ -1,0 +1,140 @@
+import { randomUUID } from 'node:crypto';
+import {
+  type CheckVersionView,
+  type CheckView,
+  type SavedCheckView,
+  solveDocument,
+} from '@lotrecht/contract';
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { saveWorkedCheck, workedCheck } from '../test/documents.ts';
+import { startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
+
+let app: TestApp;
+let client: TestClient;
+let ids: { studentId: string; lessonId: string; checkId: string };
+
+beforeAll(async () => {
+  app = await startTestApp();
+});
+
+beforeEach(async () => {
+  client = (await app.signedIn(await app.academy('Tarnside'), 'head')).client;
+  ids = await saveWorkedCheck(client);
+});
+
+afterAll(() => app.stop());
+
+const path = (): string => `/api/checks/${ids.checkId}`;
+const correction = (trailGapMm: number, revision = 1) => ({
+  revision,
+  lessonId: ids.lessonId,
+  document: workedCheck('right', trailGapMm),
+});
+
+describe('a stored check', () => {
+  it('reads 3.9° closed to the right, trail toe 31 mm toward the line, face 2.3° open', async () => {
+    const { result } = (await client.get(path())).body as CheckView;
+    expect(result.lines.toes).toMatchObject({ word: 'closed', side: 'right', move: { end: 'trail' } });
+    expect(result.lines.toes?.handedAzimuthDeg).toBeCloseTo(3.9408, 4);
+    expect(result.lines.toes?.move?.mm).toBeCloseTo(-31, 9);
+    expect(result.lines.face).toMatchObject({ word: 'open', side: 'right' });
+    expect(result.lines.face?.handedAzimuthDeg).toBeCloseTo(2.2906, 4);
+    expect(result.fixFirst).toBe('toes');
+  });
+
+  it('says what core says, to the last digit, whatever the browser showed', async () => {
+    const shownResult = solveDocument(workedCheck('right', 610));
+    const answer = await client.put(path(), { ...correction(602.5), shownResult });
+    const saved = answer.body as SavedCheckView;
+    expect(saved.result).toEqual(solveDocument(workedCheck('right', 602.5)));
+    expect(saved.differences).toContain('/lines/toes/handedAzimuthDeg');
+  });
+
+  it('finds no difference where the browser computed the same', async () => {
+    const shownResult = solveDocument(workedCheck('right', 610));
+    const saved = (await client.put(path(), { ...correction(610), shownResult })).body as SavedCheckView;
+    expect(saved.differences).toEqual([]);
+  });
+});
+
+describe('a correction', () => {
+  it('keeps the earlier version', async () => {
+    expect((await client.put(path(), correction(590))).status).toBe(200);
+    const versions = (await client.get(`${path()}/versions`)).body as CheckVersionView[];
+    expect(versions.map((v) => [v.revision, v.reason])).toEqual([
+      [2, 'corrected'],
+      [1, 'entered'],
+    ]);
+    expect(versions[1]?.result.lines.toes?.handedAzimuthDeg).toBeCloseTo(3.9408, 4);
+  });
+
+  it('from an old revision is refused and shows what is stored', async () => {
+    await client.put(path(), correction(590));
+    const answer = await client.put(path(), correction(580));
+    expect(answer.status).toBe(409);
+    expect(answer.body).toMatchObject({ code: 'conflict', current: { revision: 2 } });
+  });
+
+  it('sent again with its key is stored once', async () => {
+    const headers = { 'Idempotency-Key': randomUUID() };
+    const answers = await Promise.all([1, 2, 3, 4].map(() => client.put(path(), correction(590), headers)));
+    expect(answers.map((a) => a.status)).toEqual([200, 200, 200, 200]);
+    expect((await client.get(`${path()}/versions`)).body).toHaveLength(2);
+  });
+
+  it('of several at once lets exactly one through', async () => {
+    const answers = await Promise.all([581, 582, 583, 584].map((mm) => client.put(path(), correction(mm))));
+    expect(answers.map((a) => a.status).toSorted()).toEqual([200, 409, 409, 409]);
+  });
+});
+
+describe('a new check sent twice', () => {
+  it('is stored once', async () => {
+    const id = randomUUID();
+    const headers = { 'Idempotency-Key': randomUUID() };
+    const check = { revision: 0, lessonId: ids.lessonId, document: workedCheck() };
+    const answers = await Promise.all([1, 2, 3].map(() => client.put(`/api/checks/${id}`, check, headers)));
+    expect(answers.map((a) => a.status)).toEqual([200, 200, 200]);
+    expect((await client.get(`/api/checks/${id}/versions`)).body).toHaveLength(1);
+  });
+});
+
+describe('a hand recorded wrong', () => {
+  it('is corrected in every check, and the earlier results stay', async () => {
+    const student = { revision: 1, name: 'Runa Feldt', handedness: 'left', minor: false, notes: '' };
+    expect((await client.put(`/api/students/${ids.studentId}`, student)).status).toBe(200);
+    const check = (await client.get(path())).body as CheckView;
+    expect(check).toMatchObject({ revision: 2, reason: 'hand-corrected', document: { handedness: 'left' } });
+    expect(check.result.lines.toes).toMatchObject({ word: 'closed', side: 'left' });
+    const versions = (await client.get(`${path()}/versions`)).body as CheckVersionView[];
+    expect(versions[1]?.result.lines.toes).toMatchObject({ word: 'closed', side: 'right' });
+  });
+
+  it('refuses a check still typed for the other hand', async () => {
+    const check = { revision: 0, lessonId: ids.lessonId, document: workedCheck('left') };
+    const answer = await client.put(`/api/checks/${randomUUID()}`, check);
+    expect(answer.status).toBe(409);
+    expect(answer.body).toMatchObject({ code: 'hand-changed' });
+  });
+});
+
+describe('deleting', () => {
+  it.each([
+    ['checks', () => ids.checkId],
+    ['lessons', () => ids.lessonId],
+    ['students', () => ids.studentId],
+  ])('%s can be undone', async (kind, id) => {
+    const address = `/api/${kind}/${id()}`;
+    expect((await client.delete(address)).status).toBe(204);
+    expect((await client.get(address)).status).toBe(404);
+    expect((await client.delete(address)).status).toBe(404);
+    expect((await client.post(`${address}/restore`, {})).status).toBe(204);
+    expect((await client.get(address)).status).toBe(200);
+  });
+
+  it('takes a deleted student’s lessons off the sheet', async () => {
+    await client.delete(`/api/students/${ids.studentId}`);
+    expect((await client.get('/api/today/2026-04-17')).body).toMatchObject({ lessons: [] });
+    expect((await client.get(`/api/lessons/${ids.lessonId}`)).status).toBe(404);
+  });
+});

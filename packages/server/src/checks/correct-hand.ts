@@ -1,0 +1,31 @@
+import { randomUUID } from 'node:crypto';
+import { solveDocument } from '@lotrecht/contract';
+import { type Queries } from '../database/database.ts';
+import { type Actor } from '../http/context.ts';
+import { conflict } from '../http/problem.ts';
+import { addVersion, listChecksOfStudent } from './check-repository.ts';
+
+/**
+ * Recomputes all checks of a student whose hand was recorded wrong. Gaps were read to the player's side and stay as
+ * typed; what they point at changes. The earlier results stay as versions.
+ *
+ * @param tx the transaction that changes the student
+ */
+export async function recomputeForHand(
+  tx: Queries,
+  actor: Actor,
+  studentId: string,
+  handedness: 'right' | 'left',
+): Promise<void> {
+  for (const check of await listChecksOfStudent(tx, actor, studentId)) {
+    const document = { ...check.document, handedness };
+    const version = {
+      reason: 'hand-corrected',
+      document,
+      result: solveDocument(document),
+      saveKey: randomUUID(),
+    } as const;
+    // A check that moved on meanwhile undoes the whole change of hand; the instructor tries again.
+    if (!(await addVersion(tx, actor, check, version))) throw conflict(check);
+  }
+}

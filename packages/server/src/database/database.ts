@@ -1,0 +1,109 @@
+import mysql from 'mysql2/promise';
+import { type Sql } from './sql.ts';
+
+/** The verbs of plain SQL, by how many rows are expected. */
+export interface Queries {
+  /** Exactly one row. @throws when there is none or more than one */
+  one<Row>(query: Sql): Promise<Row>;
+  maybeOne<Row>(query: Sql): Promise<Row | undefined>;
+  many<Row>(query: Sql): Promise<readonly Row[]>;
+  /** @returns how many rows were changed */
+  exec(query: Sql): Promise<number>;
+}
+
+/** The pool, and transactions on it. */
+export interface Database extends Queries {
+  /** Runs `work` in one transaction, retried when the server chose it as a deadlock's victim. */
+  inTransaction<T>(work: (tx: Queries) => Promise<T>): Promise<T>;
+  close(): Promise<void>;
+}
+
+const DUPLICATE = 1062;
+const DEADLOCK = 1213;
+const TRANSACTION_TRIES = 5;
+
+/** MariaDB's number for what went wrong, or undefined for another error. */
+export function errnoOf(error: unknown): number | undefined {
+  return (error as { errno?: number } | null)?.errno;
+}
+
+/** Whether a unique key was already taken. */
+export function isDuplicate(error: unknown): boolean {
+  return errnoOf(error) === DUPLICATE;
+}
+
+/** Whether the database could not be reached at all, as opposed to refusing a statement. */
+export function isUnreachable(error: unknown): boolean {
+  const code = (error as { code?: string } | null)?.code ?? '';
+  return [
+    'ECONNREFUSED',
+    'ECONNRESET',
+    'ETIMEDOUT',
+    'EPIPE',
+    'ENOENT',
+    'PROTOCOL_CONNECTION_LOST',
+    'ER_SERVER_SHUTDOWN',
+    'ER_CONNECTION_KILLED',
+  ].includes(code);
+}
+
+function queriesOn(connection: mysql.Pool | mysql.PoolConnection): Queries {
+  const run = async (query: Sql): Promise<unknown> => {
+    const [result] = await connection.execute(query.text, [...query.values]);
+    return result;
+  };
+  const many = async <Row>(query: Sql): Promise<readonly Row[]> => (await run(query)) as Row[];
+  const maybeOne = async <Row>(query: Sql): Promise<Row | undefined> => {
+    const rows = await many<Row>(query);
+    if (rows.length > 1) throw new Error(`more than one row for: ${query.text}`);
+    return rows[0];
+  };
+  return {
+    many,
+    maybeOne,
+    one: async <Row>(query: Sql): Promise<Row> => {
+      const row = await maybeOne<Row>(query);
+      if (row === undefined) throw new Error(`no row for: ${query.text}`);
+      return row;
+    },
+    exec: async (query) => ((await run(query)) as { affectedRows: number }).affectedRows,
+  };
+}
+
+/** Opens a pool. Times are UTC strings, JSON arrives parsed, big numbers are never rounded. */
+export function openDatabase(databaseUrl: string): Database {
+  const url = new URL(databaseUrl);
+  const pool = mysql.createPool({
+    host: url.hostname,
+    port: url.port === '' ? 3306 : Number(url.port),
+    user: decodeURIComponent(url.username),
+    password: decodeURIComponent(url.password),
+    database: url.pathname.slice(1),
+    connectionLimit: 10,
+    connectTimeout: 5_000,
+    timezone: 'Z',
+    dateStrings: true,
+    decimalNumbers: false,
+    supportBigNumbers: true,
+  });
+  return {
+    ...queriesOn(pool),
+    inTransaction: async (work) => {
+      for (let attempt = 1; ; attempt++) {
+        const connection = await pool.getConnection();
+        try {
+          await connection.beginTransaction();
+          const result = await work(queriesOn(connection));
+          await connection.commit();
+          connection.release();
+          return result;
+        } catch (error) {
+          // A connection whose transaction failed is thrown away: the server rolls back when it goes.
+          connection.destroy();
+          if (errnoOf(error) !== DEADLOCK || attempt === TRANSACTION_TRIES) throw error;
+        }
+      }
+    },
+    close: () => pool.end(),
+  };
+}

@@ -1,0 +1,96 @@
+import { randomUUID } from 'node:crypto';
+import { solveDocument } from '@lotrecht/contract';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { addVersion, insertCheck } from '../checks/check-repository.ts';
+import { type Database, type Queries } from '../database/database.ts';
+import { sql } from '../database/sql.ts';
+import { type Actor } from '../http/context.ts';
+import { anyAcademyExists, insertAcademy, insertInstructor } from '../identity/instructor-repository.ts';
+import { hashPassword } from '../identity/passwords.ts';
+import { insertLesson } from '../lessons/lesson-repository.ts';
+import { insertStudent } from '../students/student-repository.ts';
+import { type Dice, diceOf, simulateCheck } from './simulate.ts';
+import { type DemoStudent, INSTRUCTORS, STUDENTS } from './students.ts';
+
+const SEED = 20_260_417;
+const DAYS_BETWEEN_LESSONS = 17;
+const DAY_MS = 86_400_000;
+
+/** What was loaded. */
+export interface DemoCounts {
+  readonly students: number;
+  readonly lessons: number;
+  readonly checks: number;
+}
+
+/**
+ * Loads the Tarnside academy into an empty database, all of it or nothing.
+ *
+ * @param today the day that the last lessons are held on
+ * @returns undefined when the database already has an academy
+ */
+export async function loadDemo(db: Database, password: string, today: Date): Promise<DemoCounts | undefined> {
+  if (await anyAcademyExists(db)) return undefined;
+  const passwordHash = await hashPassword(password);
+  return db.inTransaction(async (tx) => {
+    const academyId = await insertAcademy(tx, 'Tarnside');
+    const actors: Actor[] = [];
+    for (const instructor of INSTRUCTORS) {
+      const instructorId = await insertInstructor(tx, { academyId, ...instructor, passwordHash });
+      actors.push({ academyId, instructorId, role: instructor.role });
+    }
+    const dice = diceOf(xoroshiro128plus(SEED));
+    let lessons = 0;
+    let checks = 0;
+    for (const student of STUDENTS) {
+      const actor = actors[student.instructor];
+      if (actor === undefined) throw new Error(`no instructor for ${student.name}`);
+      checks += await loadStudent(tx, actor, student, { dice, today });
+      lessons += student.lessons;
+    }
+    return { students: STUDENTS.length, lessons, checks };
+  });
+}
+
+async function loadStudent(
+  tx: Queries,
+  actor: Actor,
+  student: DemoStudent,
+  { dice, today }: { readonly dice: Dice; readonly today: Date },
+): Promise<number> {
+  const studentId = randomUUID();
+  await insertStudent(tx, actor, studentId, { revision: 0, ...student });
+  let checks = 0;
+  for (let lesson = 0; lesson < student.lessons; lesson++) {
+    const lessonId = randomUUID();
+    const daysAgo = student.daysSinceLast + (student.lessons - 1 - lesson) * DAYS_BETWEEN_LESSONS;
+    const heldOn = new Date(today.getTime() - daysAgo * DAY_MS).toISOString().slice(0, 10);
+    await insertLesson(tx, actor, lessonId, { revision: 0, studentId, heldOn, notes: '' });
+    // Today's lessons are still to be held.
+    if (daysAgo === 0) continue;
+    for (let n = 0; n < 3; n++) {
+      const id = randomUUID();
+      const document = simulateCheck(student, lesson, lesson + n, dice);
+      await insertCheck(tx, actor, { id, lessonId, studentId });
+      const version = {
+        reason: 'entered',
+        document,
+        result: solveDocument(document),
+        saveKey: randomUUID(),
+      } as const;
+      await addVersion(tx, actor, { id, revision: 0 }, version);
+      await backdate(tx, actor.academyId, id, `${heldOn} 10:${10 + n * 12}:00`);
+      checks++;
+    }
+  }
+  return checks;
+}
+
+/** Demo checks were saved on the day of their lesson. */
+async function backdate(tx: Queries, academyId: string, checkId: string, at: string): Promise<void> {
+  await tx.exec(
+    sql`UPDATE setup_check SET created_at = ${at} WHERE academy_id = ${academyId} AND id = ${checkId}`,
+  );
+  await tx.exec(sql`
+    UPDATE check_version SET created_at = ${at} WHERE academy_id = ${academyId} AND check_id = ${checkId}`);
+}

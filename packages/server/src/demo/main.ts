@@ -1,0 +1,22 @@
+import { readConfig } from '../config/read-config.ts';
+import { openDatabase } from '../database/database.ts';
+import { migrate } from '../database/migrate.ts';
+import { findCredentials } from '../identity/instructor-repository.ts';
+import { passwordFits } from '../identity/passwords.ts';
+import { loadDemo } from './load-demo.ts';
+import { INSTRUCTORS } from './students.ts';
+
+/** Loads the demo into an empty database and answers with one line of JSON for the start that called. */
+const config = readConfig(process.env);
+const password = process.env['LOTRECHT_DEMO_PASSWORD'] ?? '';
+if (password.length < 12) throw new Error('LOTRECHT_DEMO_PASSWORD must have at least 12 characters.');
+await migrate(config.databaseUrl, config.migrationsDir);
+const db = openDatabase(config.databaseUrl);
+try {
+  const loaded = await loadDemo(db, password, new Date());
+  const [head] = INSTRUCTORS;
+  const fits = await passwordFits(password, (await findCredentials(db, head.email))?.passwordHash);
+  process.stdout.write(`${JSON.stringify({ loaded: loaded ?? null, email: fits ? head.email : null })}\n`);
+} finally {
+  await db.close();
+}

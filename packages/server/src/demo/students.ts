@@ -1,0 +1,181 @@
+/** What the simulator knows about a made-up student and the application has to find out. All angles φ, degrees. */
+export interface DemoStudent {
+  readonly name: string;
+  readonly handedness: 'right' | 'left';
+  readonly minor: boolean;
+  readonly instructor: 0 | 1;
+  readonly notes: string;
+  /** True toe line at lesson k of n. */
+  readonly toesDeg: (k: number, n: number) => number;
+  /** True face by club. */
+  readonly faceDeg: (club: DemoClub) => number;
+  /** Spread from one stand to the next. */
+  readonly spreadDeg: number;
+  readonly lessons: number;
+  /** Days since the last lesson; 0 is a lesson today. */
+  readonly daysSinceLast: number;
+}
+
+/** A club with its group, as a check names it. */
+export interface DemoClub {
+  readonly group: 'wedge' | 'short-iron' | 'mid-iron' | 'long-iron' | 'fairway-wood' | 'driver';
+  readonly name: string;
+}
+
+/** The moored rafts of Tarnside. */
+export const RAFTS = [
+  { name: 'Heron', distanceM: 85 },
+  { name: 'Kiln', distanceM: 120 },
+  { name: 'Barge', distanceM: 150 },
+  { name: 'Lantern', distanceM: 190 },
+  { name: 'Weir', distanceM: 230 },
+] as const;
+
+/** Clubs in play, each with the raft it is hit at. */
+export const CLUBS: readonly (DemoClub & { readonly raft: number })[] = [
+  { group: 'wedge', name: 'Pitching wedge', raft: 0 },
+  { group: 'short-iron', name: '8-iron', raft: 1 },
+  { group: 'mid-iron', name: '7-iron', raft: 2 },
+  { group: 'fairway-wood', name: '3-wood', raft: 3 },
+  { group: 'driver', name: 'Driver', raft: 4 },
+];
+
+const cured = (from: number, to: number) => (k: number, n: number) =>
+  k < n / 3 ? from : k < (2 * n) / 3 ? (from + to) / 2 : to;
+const steady = (deg: number) => () => deg;
+const relapsing = (from: number, good: number) => (k: number, n: number) =>
+  k < n / 3 || k >= n - 1 ? from : good;
+const slightlyOpen = (club: DemoClub) =>
+  club.group === 'driver' || club.group === 'fairway-wood' ? 1.2 : 0.4;
+const openWithLongClubs = (club: DemoClub) =>
+  club.group === 'driver' || club.group === 'fairway-wood' ? 4 : 0.3;
+
+/** The two instructors; the first is the head. */
+export const INSTRUCTORS = [
+  { name: 'Marit Oswin', email: 'marit@tarnside.example', role: 'head' },
+  { name: 'Teo Halvard', email: 'teo@tarnside.example', role: 'instructor' },
+] as const;
+
+/** Tarnside's students. Everyone is made up. */
+export const STUDENTS: readonly DemoStudent[] = [
+  {
+    name: 'Runa Feldt',
+    handedness: 'right',
+    minor: false,
+    instructor: 0,
+    lessons: 7,
+    daysSinceLast: 0,
+    spreadDeg: 1.1,
+    notes: 'Believes she aims at the raft. Show her the string first.',
+    toesDeg: cured(6.2, 0.6),
+    faceDeg: slightlyOpen,
+  },
+  {
+    name: 'Osk Brannel',
+    handedness: 'right',
+    minor: false,
+    instructor: 0,
+    lessons: 6,
+    daysSinceLast: 0,
+    spreadDeg: 1.3,
+    notes: 'Pauses over winter.',
+    toesDeg: relapsing(5.4, 0.4),
+    faceDeg: slightlyOpen,
+  },
+  {
+    name: 'Ilse Quarrie',
+    handedness: 'left',
+    minor: false,
+    instructor: 0,
+    lessons: 5,
+    daysSinceLast: 6,
+    spreadDeg: 1.2,
+    notes: 'Left-handed; aims left of every raft.',
+    toesDeg: steady(4.3),
+    faceDeg: slightlyOpen,
+  },
+  {
+    name: 'Jorun Maddick',
+    handedness: 'right',
+    minor: false,
+    instructor: 0,
+    lessons: 5,
+    daysSinceLast: 13,
+    spreadDeg: 0.9,
+    notes: 'Soles the driver open.',
+    toesDeg: steady(0.8),
+    faceDeg: openWithLongClubs,
+  },
+  {
+    name: 'Bela Varnholt',
+    handedness: 'right',
+    minor: true,
+    instructor: 0,
+    lessons: 4,
+    daysSinceLast: 20,
+    spreadDeg: 1.8,
+    notes: 'Comes with the junior group on Saturdays.',
+    toesDeg: cured(7, 2),
+    faceDeg: slightlyOpen,
+  },
+  {
+    name: 'Anselm Tove',
+    handedness: 'right',
+    minor: false,
+    instructor: 1,
+    lessons: 6,
+    daysSinceLast: 0,
+    spreadDeg: 1,
+    notes: 'Lead foot flared; judge by the heels once they are read.',
+    toesDeg: steady(-2.4),
+    faceDeg: slightlyOpen,
+  },
+  {
+    name: 'Petra Lindqvarn',
+    handedness: 'right',
+    minor: false,
+    instructor: 1,
+    lessons: 5,
+    daysSinceLast: 3,
+    spreadDeg: 1.4,
+    notes: 'Feels aimed far left when square.',
+    toesDeg: cured(8.1, 3),
+    faceDeg: slightlyOpen,
+  },
+  {
+    name: 'Edda Kolme',
+    handedness: 'left',
+    minor: true,
+    instructor: 1,
+    lessons: 4,
+    daysSinceLast: 20,
+    spreadDeg: 2,
+    notes: 'Junior group.',
+    toesDeg: steady(1.5),
+    faceDeg: slightlyOpen,
+  },
+  {
+    name: 'Casimir Dunmoor',
+    handedness: 'right',
+    minor: false,
+    instructor: 1,
+    lessons: 5,
+    daysSinceLast: 9,
+    spreadDeg: 1,
+    notes: 'Feet closed, shoulders square: ask which he feels.',
+    toesDeg: steady(5),
+    faceDeg: slightlyOpen,
+  },
+  {
+    name: 'Wenke Aldous',
+    handedness: 'right',
+    minor: false,
+    instructor: 1,
+    lessons: 3,
+    daysSinceLast: 31,
+    spreadDeg: 1.2,
+    notes: '',
+    toesDeg: steady(0.2),
+    faceDeg: slightlyOpen,
+  },
+];

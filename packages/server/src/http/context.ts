@@ -1,0 +1,28 @@
+import { type DefaultContext, type Middleware, type ParameterizedContext } from 'koa';
+import { type Logger } from 'pino';
+
+/** Who is signed in, as every query needs it. */
+export interface Actor {
+  readonly academyId: string;
+  readonly instructorId: string;
+  readonly role: 'head' | 'instructor';
+}
+
+/** What the middlewares hand on to the routes. */
+export interface RequestState {
+  requestId: string;
+  log: Logger;
+  /** Set by the session middleware; routes that need it go through `requireActor`. */
+  actor?: Actor;
+  /** SHA-256 of the session cookie's token. */
+  tokenHash?: Buffer;
+}
+
+/** A request with our state on it. */
+export type AppContext = ParameterizedContext<
+  RequestState,
+  DefaultContext & { params: Record<string, string> }
+>;
+
+/** A middleware with our state on it. */
+export type AppMiddleware = Middleware<RequestState, DefaultContext>;

@@ -1,0 +1,24 @@
+import { randomUUID } from 'node:crypto';
+import { type Logger } from 'pino';
+import { type AppMiddleware } from './context.ts';
+
+/** Gives each request an id and one structured line in the log. Paths are logged without their query. */
+export function logRequests(logger: Logger): AppMiddleware {
+  return async (ctx, next) => {
+    const startedAt = performance.now();
+    ctx.state.requestId = randomUUID();
+    ctx.state.log = logger.child({ requestId: ctx.state.requestId });
+    ctx.set('X-Request-Id', ctx.state.requestId);
+    await next();
+    ctx.state.log.info(
+      {
+        method: ctx.method,
+        path: ctx.path,
+        status: ctx.status,
+        ms: Math.round(performance.now() - startedAt),
+        instructorId: ctx.state.actor?.instructorId,
+      },
+      'request',
+    );
+  };
+}

@@ -1,0 +1,12 @@
+import { type AppContext } from './context.ts';
+
+/** Who may call a route at all; whose data it shows is the query's business. */
+export type Access = 'public' | 'signed-in' | 'head';
+
+/** One route as data, so that a test can walk all of them. */
+export interface Route {
+  readonly method: 'get' | 'post' | 'put' | 'delete';
+  readonly path: string;
+  readonly access: Access;
+  readonly handle: (ctx: AppContext) => Promise<void>;
+}

@@ -1,0 +1,46 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { startTestApp, type TestApp } from '../test/test-app.ts';
+
+let app: TestApp;
+
+beforeAll(async () => {
+  const root = mkdtempSync(path.join(tmpdir(), 'lotrecht-web-'));
+  writeFileSync(path.join(root, 'index.html'), '<!doctype html><title>Lotrecht</title>');
+  writeFileSync(path.join(root, 'main-ABCD1234.js'), `export const text = '${'twine '.repeat(1000)}';`);
+  writeFileSync(path.join(path.dirname(root), 'outside.txt'), 'not yours');
+  app = await startTestApp(root);
+});
+
+afterAll(() => app.stop());
+
+describe('the web application', () => {
+  it('is served for every view, always fresh', async () => {
+    for (const address of ['/', '/students', '/lessons/1/checks/2']) {
+      const answer = await app.client().get(address);
+      expect(answer.status).toBe(200);
+      expect(answer.body).toContain('<title>Lotrecht</title>');
+      expect(answer.headers.get('cache-control')).toBe('no-cache');
+    }
+  });
+
+  it('caches hashed files for ever and sends them compressed', async () => {
+    const answer = await app.client().get('/main-ABCD1234.js');
+    expect(answer.headers.get('cache-control')).toBe('public, max-age=31536000, immutable');
+    expect(answer.headers.get('content-encoding')).toMatch(/gzip|br/);
+  });
+
+  it('never serves what lies outside its folder', async () => {
+    for (const address of ['/..%2foutside.txt', '/%2e%2e/outside.txt', '/missing.js']) {
+      expect((await app.client().get(address)).status).toBe(404);
+    }
+  });
+
+  it('allows scripts from itself alone', async () => {
+    const policy = (await app.client().get('/')).headers.get('content-security-policy') ?? '';
+    expect(policy).toContain("script-src 'self';");
+    expect(policy).toContain("frame-ancestors 'none'");
+  });
+});

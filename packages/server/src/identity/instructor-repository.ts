@@ -1,0 +1,60 @@
+import { randomUUID } from 'node:crypto';
+import { type SessionView } from '@lotrecht/contract';
+import { type Queries } from '../database/database.ts';
+import { sql } from '../database/sql.ts';
+import { type Actor } from '../http/context.ts';
+
+/** What signing in needs to know of an instructor. */
+export interface Credentials extends Actor {
+  readonly passwordHash: string;
+}
+
+/** A new instructor; the password is already hashed. */
+export interface NewInstructor {
+  readonly academyId: string;
+  readonly name: string;
+  readonly email: string;
+  readonly role: Actor['role'];
+  readonly passwordHash: string;
+}
+
+/** Looks an instructor up by e-mail: the one query that comes before the academy is known. */
+export function findCredentials(db: Queries, email: string): Promise<Credentials | undefined> {
+  return db.maybeOne<Credentials>(sql`
+    SELECT academy_id AS academyId, id AS instructorId, role, password_hash AS passwordHash
+    FROM instructor WHERE email = ${email}`);
+}
+
+/** Whether any academy exists yet. */
+export async function anyAcademyExists(db: Queries): Promise<boolean> {
+  return (await db.maybeOne(sql`SELECT id FROM academy LIMIT 1`)) !== undefined;
+}
+
+/** @returns the academy's id */
+export async function insertAcademy(db: Queries, name: string): Promise<string> {
+  const id = randomUUID();
+  await db.exec(sql`INSERT INTO academy (id, name) VALUES (${id}, ${name})`);
+  return id;
+}
+
+/** @returns the instructor's id */
+export async function insertInstructor(db: Queries, instructor: NewInstructor): Promise<string> {
+  const id = randomUUID();
+  const { academyId, email, name, role, passwordHash } = instructor;
+  await db.exec(sql`
+    INSERT INTO instructor (academy_id, id, email, name, role, password_hash)
+    VALUES (${academyId}, ${id}, ${email}, ${name}, ${role}, ${passwordHash})`);
+  return id;
+}
+
+/** The signed-in instructor and academy as pages show them. */
+export async function describeActor(db: Queries, actor: Actor): Promise<SessionView> {
+  const row = await db.one<{ name: string; email: string; role: Actor['role']; academyName: string }>(sql`
+    SELECT i.name, i.email, i.role, a.name AS academyName
+    FROM instructor i JOIN academy a ON a.id = i.academy_id
+    WHERE i.academy_id = ${actor.academyId} AND i.id = ${actor.instructorId}`);
+  return {
+    instructor: { id: actor.instructorId, name: row.name, email: row.email, role: row.role },
+    academy: { id: actor.academyId, name: row.academyName },
+  };
+}

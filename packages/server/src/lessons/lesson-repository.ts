@@ -1,0 +1,108 @@
+import { type LessonInput, type LessonView, type TeeSheetEntry } from '@lotrecht/contract';
+import { type Queries } from '../database/database.ts';
+import { sql, type SqlFragment } from '../database/sql.ts';
+import { type Actor } from '../http/context.ts';
+import { visibleStudents } from '../students/visible.ts';
+
+/** A lesson without its checks. */
+export type LessonRow = Omit<LessonView, 'checks'>;
+
+function selectLessons(where: SqlFragment): SqlFragment {
+  return sql`
+    SELECT l.id, l.revision, l.student_id AS studentId, l.held_on AS heldOn, l.notes
+    FROM lesson l JOIN student s ON s.academy_id = l.academy_id AND s.id = l.student_id
+    WHERE ${where}`;
+}
+
+/** A student's lessons, newest first. */
+export function listLessonsOfStudent(
+  db: Queries,
+  actor: Actor,
+  studentId: string,
+): Promise<readonly LessonRow[]> {
+  return db.many<LessonRow>(
+    selectLessons(sql`${visibleStudents(actor)} AND s.id = ${studentId} AND s.deleted_at IS NULL
+      AND l.deleted_at IS NULL ORDER BY l.held_on DESC, l.created_at DESC`),
+  );
+}
+
+/** One lesson, if the actor may see its student. */
+export function findLesson(db: Queries, actor: Actor, id: string): Promise<LessonRow | undefined> {
+  return db.maybeOne<LessonRow>(
+    selectLessons(
+      sql`${visibleStudents(actor)} AND l.id = ${id} AND l.deleted_at IS NULL AND s.deleted_at IS NULL`,
+    ),
+  );
+}
+
+/** Adds a lesson under the id that the browser chose. @throws on an id that is taken (duplicate key) */
+export async function insertLesson(db: Queries, actor: Actor, id: string, input: LessonInput): Promise<void> {
+  await db.exec(sql`
+    INSERT INTO lesson (academy_id, id, student_id, instructor_id, held_on, notes)
+    VALUES (${actor.academyId}, ${id}, ${input.studentId}, ${actor.instructorId}, ${input.heldOn}, ${input.notes})`);
+}
+
+/** Changes a lesson if it still is at the revision the change was made from. @returns whether it was */
+export async function updateLesson(
+  db: Queries,
+  actor: Actor,
+  id: string,
+  input: LessonInput,
+): Promise<boolean> {
+  const changed = await db.exec(sql`
+    UPDATE lesson l JOIN student s ON s.academy_id = l.academy_id AND s.id = l.student_id
+    SET l.held_on = ${input.heldOn}, l.notes = ${input.notes}, l.revision = l.revision + 1
+    WHERE ${visibleStudents(actor)} AND l.id = ${id} AND l.deleted_at IS NULL AND l.revision = ${input.revision}
+      AND l.student_id = ${input.studentId}`);
+  return changed === 1;
+}
+
+/** Deletes or, with `false`, brings back a lesson. @returns whether there was one to change */
+export async function setLessonDeleted(
+  db: Queries,
+  actor: Actor,
+  id: string,
+  deleted: boolean,
+): Promise<boolean> {
+  const change = deleted
+    ? sql`l.deleted_at = UTC_TIMESTAMP(3) WHERE l.deleted_at IS NULL`
+    : sql`l.deleted_at = NULL WHERE l.deleted_at IS NOT NULL`;
+  const changed = await db.exec(sql`
+    UPDATE lesson l JOIN student s ON s.academy_id = l.academy_id AND s.id = l.student_id
+    SET ${change} AND ${visibleStudents(actor)} AND l.id = ${id}`);
+  return changed === 1;
+}
+
+function selectTeeSheet(where: SqlFragment): SqlFragment {
+  return sql`
+    SELECT l.id AS lessonId, s.id AS studentId, s.name AS studentName, s.handedness,
+           i.name AS instructorName, l.held_on AS heldOn,
+           (SELECT COUNT(*) FROM setup_check c
+             WHERE c.academy_id = l.academy_id AND c.lesson_id = l.id AND c.deleted_at IS NULL) AS checkCount
+    FROM lesson l
+    JOIN student s ON s.academy_id = l.academy_id AND s.id = l.student_id
+    JOIN instructor i ON i.academy_id = l.academy_id AND i.id = l.instructor_id
+    WHERE ${where}`;
+}
+
+/** The lessons of one day. */
+export function listLessonsOfDay(db: Queries, actor: Actor, day: string): Promise<readonly TeeSheetEntry[]> {
+  return db.many<TeeSheetEntry>(
+    selectTeeSheet(sql`l.academy_id = ${actor.academyId} AND ${visibleStudents(actor)} AND l.held_on = ${day}
+      AND l.deleted_at IS NULL AND s.deleted_at IS NULL ORDER BY l.created_at, l.id`),
+  );
+}
+
+/** The latest lessons before a day. */
+export function listLessonsBefore(
+  db: Queries,
+  actor: Actor,
+  day: string,
+  limit: number,
+): Promise<readonly TeeSheetEntry[]> {
+  return db.many<TeeSheetEntry>(
+    selectTeeSheet(sql`l.academy_id = ${actor.academyId} AND ${visibleStudents(actor)} AND l.held_on < ${day}
+      AND l.deleted_at IS NULL AND s.deleted_at IS NULL
+      ORDER BY l.held_on DESC, l.created_at DESC LIMIT ${limit}`),
+  );
+}

@@ -1,0 +1,82 @@
+import { type LessonView, type TodayView, validateLessonInput } from '@lotrecht/contract';
+import { listChecksOfLesson } from '../checks/check-repository.ts';
+import { type Database } from '../database/database.ts';
+import { bodyOf } from '../http/json-body.ts';
+import { idParam } from '../http/params.ts';
+import { notFound, Problem } from '../http/problem.ts';
+import { type Route } from '../http/route.ts';
+import { requireActor } from '../identity/session-cookie.ts';
+import { findLesson, listLessonsBefore, listLessonsOfDay, setLessonDeleted } from './lesson-repository.ts';
+import { saveLesson } from './save-lesson.ts';
+
+const EARLIER_LESSONS = 12;
+
+function requireDay(text: unknown): string {
+  if (typeof text === 'string' && /^\d{4}-\d{2}-\d{2}$/.test(text) && !Number.isNaN(Date.parse(text)))
+    return text;
+  throw new Problem({
+    status: 422,
+    code: 'refused',
+    title: 'Something in what was sent does not fit.',
+    errors: [{ code: 'format', path: '/date', message: 'Give a day as YYYY-MM-DD.' }],
+  });
+}
+
+/** Lessons: the day's tee sheet, one with its checks, add, change, delete and undo. */
+export function lessonRoutes(db: Database): readonly Route[] {
+  return [
+    {
+      method: 'get',
+      path: '/api/today/:date',
+      access: 'signed-in',
+      handle: async (ctx) => {
+        const actor = requireActor(ctx);
+        const date = requireDay(ctx.params['date']);
+        const view: TodayView = {
+          date,
+          lessons: await listLessonsOfDay(db, actor, date),
+          earlier: await listLessonsBefore(db, actor, date, EARLIER_LESSONS),
+        };
+        ctx.body = view;
+      },
+    },
+    {
+      method: 'get',
+      path: '/api/lessons/:id',
+      access: 'signed-in',
+      handle: async (ctx) => {
+        const actor = requireActor(ctx);
+        const lesson = await findLesson(db, actor, idParam(ctx));
+        if (lesson === undefined) throw notFound();
+        const view: LessonView = { ...lesson, checks: await listChecksOfLesson(db, actor, lesson.id) };
+        ctx.body = view;
+      },
+    },
+    {
+      method: 'put',
+      path: '/api/lessons/:id',
+      access: 'signed-in',
+      handle: async (ctx) => {
+        ctx.body = await saveLesson(db, requireActor(ctx), idParam(ctx), bodyOf(ctx, validateLessonInput));
+      },
+    },
+    {
+      method: 'delete',
+      path: '/api/lessons/:id',
+      access: 'signed-in',
+      handle: async (ctx) => {
+        if (!(await setLessonDeleted(db, requireActor(ctx), idParam(ctx), true))) throw notFound();
+        ctx.status = 204;
+      },
+    },
+    {
+      method: 'post',
+      path: '/api/lessons/:id/restore',
+      access: 'signed-in',
+      handle: async (ctx) => {
+        if (!(await setLessonDeleted(db, requireActor(ctx), idParam(ctx), false))) throw notFound();
+        ctx.status = 204;
+      },
+    },
+  ];
+}

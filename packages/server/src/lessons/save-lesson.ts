@@ -1,0 +1,43 @@
+import { type LessonInput } from '@lotrecht/contract';
+import { type Database, isDuplicate } from '../database/database.ts';
+import { type Actor } from '../http/context.ts';
+import { conflict, notFound } from '../http/problem.ts';
+import { findStudent } from '../students/student-repository.ts';
+import { findLesson, insertLesson, type LessonRow, updateLesson } from './lesson-repository.ts';
+
+function says(lesson: LessonRow, input: LessonInput): boolean {
+  return (
+    lesson.studentId === input.studentId && lesson.heldOn === input.heldOn && lesson.notes === input.notes
+  );
+}
+
+/**
+ * Adds or changes a lesson; sending the same again changes nothing.
+ *
+ * @throws Problem 409 when someone else changed it in between, 404 for a stranger's lesson or student
+ */
+export async function saveLesson(
+  db: Database,
+  actor: Actor,
+  id: string,
+  input: LessonInput,
+): Promise<LessonRow> {
+  if ((await findStudent(db, actor, input.studentId)) === undefined) throw notFound();
+  if (input.revision === 0) {
+    try {
+      await insertLesson(db, actor, id, input);
+    } catch (error) {
+      if (!isDuplicate(error)) throw error;
+      const existing = await findLesson(db, actor, id);
+      if (existing === undefined) throw notFound();
+      if (!says(existing, input)) throw conflict(existing);
+    }
+  } else {
+    const before = await findLesson(db, actor, id);
+    if (before === undefined) throw notFound();
+    if (!says(before, input) && !(await updateLesson(db, actor, id, input))) throw conflict(before);
+  }
+  const saved = await findLesson(db, actor, id);
+  if (saved === undefined) throw notFound();
+  return saved;
+}

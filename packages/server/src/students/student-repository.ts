@@ -1,0 +1,93 @@
+import { type StudentInput, type StudentView } from '@lotrecht/contract';
+import { type Queries } from '../database/database.ts';
+import { sql, type SqlFragment } from '../database/sql.ts';
+import { type Actor } from '../http/context.ts';
+import { visibleStudents } from './visible.ts';
+
+interface StudentRow {
+  readonly id: string;
+  readonly revision: number;
+  readonly name: string;
+  readonly handedness: 'right' | 'left';
+  readonly minor: number;
+  readonly notes: string;
+  readonly instructorId: string;
+  readonly instructorName: string;
+  readonly lastLessonOn: string | null;
+  readonly lessonCount: number;
+}
+
+function toView(row: StudentRow): StudentView {
+  const { instructorId, instructorName, minor, ...rest } = row;
+  return { ...rest, minor: minor === 1, instructor: { id: instructorId, name: instructorName } };
+}
+
+function selectStudents(where: SqlFragment): SqlFragment {
+  return sql`
+    SELECT s.id, s.revision, s.name, s.handedness, s.minor, s.notes,
+           s.instructor_id AS instructorId, i.name AS instructorName,
+           (SELECT MAX(l.held_on) FROM lesson l
+             WHERE l.academy_id = s.academy_id AND l.student_id = s.id AND l.deleted_at IS NULL) AS lastLessonOn,
+           (SELECT COUNT(*) FROM lesson l
+             WHERE l.academy_id = s.academy_id AND l.student_id = s.id AND l.deleted_at IS NULL) AS lessonCount
+    FROM student s JOIN instructor i ON i.academy_id = s.academy_id AND i.id = s.instructor_id
+    WHERE ${where}`;
+}
+
+/** The actor's students by name. */
+export async function listStudents(db: Queries, actor: Actor): Promise<readonly StudentView[]> {
+  const query = selectStudents(sql`${visibleStudents(actor)} AND s.deleted_at IS NULL ORDER BY s.name, s.id`);
+  return (await db.many<StudentRow>(query)).map(toView);
+}
+
+/** One student, if the actor may see them. */
+export async function findStudent(db: Queries, actor: Actor, id: string): Promise<StudentView | undefined> {
+  const query = selectStudents(sql`${visibleStudents(actor)} AND s.id = ${id} AND s.deleted_at IS NULL`);
+  const row = await db.maybeOne<StudentRow>(query);
+  return row && toView(row);
+}
+
+/** Adds a student under the id that the browser chose. @throws on an id that is taken (duplicate key) */
+export async function insertStudent(
+  db: Queries,
+  actor: Actor,
+  id: string,
+  input: StudentInput,
+): Promise<void> {
+  await db.exec(sql`
+    INSERT INTO student (academy_id, id, instructor_id, name, handedness, minor, notes)
+    VALUES (${actor.academyId}, ${id}, ${actor.instructorId}, ${input.name}, ${input.handedness},
+            ${input.minor}, ${input.notes})`);
+}
+
+/** Changes a student if it still is at the revision the change was made from. @returns whether it was */
+export async function updateStudent(
+  db: Queries,
+  actor: Actor,
+  id: string,
+  input: StudentInput,
+): Promise<boolean> {
+  const changed = await db.exec(sql`
+    UPDATE student s
+    SET s.name = ${input.name}, s.handedness = ${input.handedness}, s.minor = ${input.minor},
+        s.notes = ${input.notes}, s.revision = s.revision + 1
+    WHERE ${visibleStudents(actor)} AND s.id = ${id} AND s.deleted_at IS NULL AND s.revision = ${input.revision}`);
+  return changed === 1;
+}
+
+/** Deletes or, with `false`, brings back a student. @returns whether there was one to change */
+export async function setStudentDeleted(
+  db: Queries,
+  actor: Actor,
+  id: string,
+  deleted: boolean,
+): Promise<boolean> {
+  const changed = deleted
+    ? await db.exec(sql`
+        UPDATE student s SET s.deleted_at = UTC_TIMESTAMP(3)
+        WHERE ${visibleStudents(actor)} AND s.id = ${id} AND s.deleted_at IS NULL`)
+    : await db.exec(sql`
+        UPDATE student s SET s.deleted_at = NULL
+        WHERE ${visibleStudents(actor)} AND s.id = ${id} AND s.deleted_at IS NOT NULL`);
+  return changed === 1;
+}

@@ -1,0 +1,72 @@
+import { type StudentPageView, validateStudentInput } from '@lotrecht/contract';
+import { listChecksOfStudent } from '../checks/check-repository.ts';
+import { type Database } from '../database/database.ts';
+import { bodyOf } from '../http/json-body.ts';
+import { idParam } from '../http/params.ts';
+import { notFound } from '../http/problem.ts';
+import { type Route } from '../http/route.ts';
+import { requireActor } from '../identity/session-cookie.ts';
+import { listLessonsOfStudent } from '../lessons/lesson-repository.ts';
+import { saveStudent } from './save-student.ts';
+import { findStudent, listStudents, setStudentDeleted } from './student-repository.ts';
+
+/** Students: list, one with all lessons, add, change, delete and undo. */
+export function studentRoutes(db: Database): readonly Route[] {
+  return [
+    {
+      method: 'get',
+      path: '/api/students',
+      access: 'signed-in',
+      handle: async (ctx) => {
+        ctx.body = await listStudents(db, requireActor(ctx));
+      },
+    },
+    {
+      method: 'get',
+      path: '/api/students/:id',
+      access: 'signed-in',
+      handle: async (ctx) => {
+        const actor = requireActor(ctx);
+        const id = idParam(ctx);
+        const student = await findStudent(db, actor, id);
+        if (student === undefined) throw notFound();
+        const lessons = await listLessonsOfStudent(db, actor, id);
+        const checks = await listChecksOfStudent(db, actor, id);
+        const page: StudentPageView = {
+          student,
+          lessons: lessons.map((lesson) => ({
+            ...lesson,
+            checks: checks.filter((check) => check.lessonId === lesson.id),
+          })),
+        };
+        ctx.body = page;
+      },
+    },
+    {
+      method: 'put',
+      path: '/api/students/:id',
+      access: 'signed-in',
+      handle: async (ctx) => {
+        ctx.body = await saveStudent(db, requireActor(ctx), idParam(ctx), bodyOf(ctx, validateStudentInput));
+      },
+    },
+    {
+      method: 'delete',
+      path: '/api/students/:id',
+      access: 'signed-in',
+      handle: async (ctx) => {
+        if (!(await setStudentDeleted(db, requireActor(ctx), idParam(ctx), true))) throw notFound();
+        ctx.status = 204;
+      },
+    },
+    {
+      method: 'post',
+      path: '/api/students/:id/restore',
+      access: 'signed-in',
+      handle: async (ctx) => {
+        if (!(await setStudentDeleted(db, requireActor(ctx), idParam(ctx), false))) throw notFound();
+        ctx.status = 204;
+      },
+    },
+  ];
+}

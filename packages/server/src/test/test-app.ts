@@ -1,0 +1,139 @@
+import { randomUUID } from 'node:crypto';
+import { createServer, type Server } from 'node:http';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+import mysql from 'mysql2/promise';
+import { pino } from 'pino';
+import { inject } from 'vitest';
+import { createApp } from '../app.ts';
+import { type Database, openDatabase } from '../database/database.ts';
+import { migrate } from '../database/migrate.ts';
+import { type Actor } from '../http/context.ts';
+import { insertAcademy, insertInstructor } from '../identity/instructor-repository.ts';
+import { hashPassword } from '../identity/passwords.ts';
+
+declare module 'vitest' {
+  export interface ProvidedContext {
+    databaseUrl: string;
+  }
+}
+
+/** The migrations of this checkout. */
+export const MIGRATIONS = path.resolve(fileURLToPath(import.meta.url), '../../../../../db/migrations');
+
+/** The code that makes the first academy in tests. */
+export const SETUP_CODE = 'AB12CD34EF';
+
+/** Every test instructor's password. */
+export const PASSWORD = 'a plumb line hangs true';
+
+/** Makes an empty database. @returns its URL */
+export async function createTestDatabase(): Promise<string> {
+  const url = new URL(inject('databaseUrl'));
+  const name = `test_${randomUUID().replaceAll('-', '')}`;
+  const admin = await mysql.createConnection({ uri: url.href });
+  await admin.query(`CREATE DATABASE ${name}`);
+  await admin.end();
+  url.pathname = `/${name}`;
+  return url.href;
+}
+
+/** An answer with its body read. */
+export interface Answer {
+  readonly status: number;
+  readonly headers: Headers;
+  readonly body: unknown;
+}
+
+/** A browser's view of the app: remembers its cookie and sends what our pages send. */
+export class TestClient {
+  cookie = '';
+
+  constructor(readonly base: string) {}
+
+  async send(
+    method: string,
+    path: string,
+    body?: unknown,
+    headers: Record<string, string> = {},
+  ): Promise<Answer> {
+    const response = await fetch(new URL(path, this.base), {
+      method: method.toUpperCase(),
+      headers: {
+        'X-Requested-By': 'lotrecht',
+        ...(body !== undefined && { 'Content-Type': 'application/json' }),
+        ...(this.cookie !== '' && { Cookie: this.cookie }),
+        ...headers,
+      },
+      ...(body !== undefined && { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    });
+    const [cookie] = response.headers.getSetCookie();
+    if (cookie !== undefined) this.cookie = cookie.split(';')[0] ?? '';
+    const text = await response.text();
+    const isJson = (response.headers.get('content-type') ?? '').includes('json');
+    return { status: response.status, headers: response.headers, body: isJson ? JSON.parse(text) : text };
+  }
+
+  get = (path: string): Promise<Answer> => this.send('GET', path);
+  put = (path: string, body: unknown, headers?: Record<string, string>): Promise<Answer> =>
+    this.send('PUT', path, body, headers);
+  post = (path: string, body: unknown): Promise<Answer> => this.send('POST', path, body);
+  delete = (path: string): Promise<Answer> => this.send('DELETE', path);
+}
+
+/** A running app on a database of its own. */
+export interface TestApp {
+  readonly db: Database;
+  readonly databaseUrl: string;
+  readonly base: string;
+  client(): TestClient;
+  /** Adds an instructor and signs them in. */
+  signedIn(
+    academyId: string,
+    role: Actor['role'],
+  ): Promise<{ client: TestClient; actor: Actor; email: string }>;
+  academy(name: string): Promise<string>;
+  stop(): Promise<void>;
+}
+
+/** Starts the app on a fresh, migrated database. */
+export async function startTestApp(webRoot?: string): Promise<TestApp> {
+  const databaseUrl = await createTestDatabase();
+  await migrate(databaseUrl, MIGRATIONS);
+  const db = openDatabase(databaseUrl);
+  const app = createApp({ db, logger: pino({ level: 'silent' }), setupCode: SETUP_CODE, webRoot });
+  const server: Server = createServer(app.callback());
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  const address = server.address();
+  const base = `http://127.0.0.1:${typeof address === 'object' && address !== null ? address.port : 0}`;
+  const client = (): TestClient => new TestClient(base);
+  return {
+    db,
+    databaseUrl,
+    base,
+    client,
+    academy: (name) => insertAcademy(db, name),
+    signedIn: async (academyId, role) => {
+      const email = `${randomUUID()}@academy.example`;
+      const passwordHash = await hashPassword(PASSWORD);
+      const instructorId = await insertInstructor(db, {
+        academyId,
+        name: `An ${role}`,
+        email,
+        role,
+        passwordHash,
+      });
+      const signedIn = client();
+      const answer = await signedIn.post('/api/session', { email, password: PASSWORD });
+      if (answer.status !== 200) throw new Error(`sign-in answered ${answer.status}`);
+      return { client: signedIn, actor: { academyId, instructorId, role }, email };
+    },
+    stop: async () => {
+      await new Promise<void>((resolve) => {
+        server.close(() => resolve());
+        server.closeAllConnections();
+      });
+      await db.close();
+    },
+  };
+}

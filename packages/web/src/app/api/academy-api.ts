@@ -1,0 +1,71 @@
+import { HttpClient } from '@angular/common/http';
+import { inject, Injectable } from '@angular/core';
+import {
+  type CheckInput,
+  type CheckVersionView,
+  type CheckView,
+  type LessonInput,
+  type LessonView,
+  type SavedCheckView,
+  type StudentInput,
+  type StudentPageView,
+  type StudentView,
+  type TodayView,
+} from '@lotrecht/contract';
+import { type Observable } from 'rxjs';
+
+/** What can be deleted, and brought back. */
+export type Deletable = 'students' | 'lessons' | 'checks';
+
+/** The academy's data over HTTP: students, lessons, checks. Ids are chosen here, so that a save can be sent again. */
+@Injectable({ providedIn: 'root' })
+export class AcademyApi {
+  private readonly http = inject(HttpClient);
+
+  today(date: string): Observable<TodayView> {
+    return this.http.get<TodayView>(`/api/today/${date}`);
+  }
+
+  students(): Observable<readonly StudentView[]> {
+    return this.http.get<readonly StudentView[]>('/api/students');
+  }
+
+  student(id: string): Observable<StudentPageView> {
+    return this.http.get<StudentPageView>(`/api/students/${id}`);
+  }
+
+  saveStudent(id: string, input: StudentInput): Observable<StudentView> {
+    return this.http.put<StudentView>(`/api/students/${id}`, input);
+  }
+
+  lesson(id: string): Observable<LessonView> {
+    return this.http.get<LessonView>(`/api/lessons/${id}`);
+  }
+
+  saveLesson(id: string, input: LessonInput): Observable<Omit<LessonView, 'checks'>> {
+    return this.http.put<Omit<LessonView, 'checks'>>(`/api/lessons/${id}`, input);
+  }
+
+  check(id: string): Observable<CheckView> {
+    return this.http.get<CheckView>(`/api/checks/${id}`);
+  }
+
+  checkVersions(id: string): Observable<readonly CheckVersionView[]> {
+    return this.http.get<readonly CheckVersionView[]>(`/api/checks/${id}/versions`);
+  }
+
+  /** @param saveKey one per save, the same when it is sent again */
+  saveCheck(id: string, input: CheckInput, saveKey: string): Observable<SavedCheckView> {
+    return this.http.put<SavedCheckView>(`/api/checks/${id}`, input, {
+      headers: { 'Idempotency-Key': saveKey },
+    });
+  }
+
+  remove(kind: Deletable, id: string): Observable<unknown> {
+    return this.http.delete(`/api/${kind}/${id}`);
+  }
+
+  restore(kind: Deletable, id: string): Observable<unknown> {
+    return this.http.post(`/api/${kind}/${id}/restore`, {});
+  }
+}

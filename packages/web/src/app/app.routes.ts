@@ -1,0 +1,68 @@
+import { type Routes } from '@angular/router';
+import { signedIn } from './session/signed-in.guard.ts';
+
+export const routes: Routes = [
+  {
+    path: 'sign-in',
+    title: 'Sign in · Lotrecht',
+    loadComponent: () => import('./views/sign-in/sign-in.ts').then((m) => m.SignInView),
+  },
+  {
+    path: 'first-academy',
+    title: 'First academy · Lotrecht',
+    loadComponent: () => import('./views/first-academy/first-academy.ts').then((m) => m.FirstAcademyView),
+  },
+  {
+    path: '',
+    canActivate: [signedIn],
+    loadComponent: () => import('./shell/shell.ts').then((m) => m.Shell),
+    children: [
+      { path: '', pathMatch: 'full', redirectTo: 'today' },
+      {
+        path: 'today',
+        title: 'Today · Lotrecht',
+        loadComponent: () => import('./views/today/today.ts').then((m) => m.TodayPage),
+      },
+      {
+        path: 'students',
+        title: 'Students · Lotrecht',
+        loadComponent: () => import('./views/students/students.ts').then((m) => m.StudentsView),
+      },
+      {
+        path: 'students/new',
+        title: 'New student · Lotrecht',
+        loadComponent: () => import('./views/students/student-form.ts').then((m) => m.StudentFormView),
+      },
+      {
+        path: 'students/:studentId/edit',
+        title: 'Student · Lotrecht',
+        loadComponent: () => import('./views/students/student-form.ts').then((m) => m.StudentFormView),
+      },
+      {
+        path: 'students/:studentId',
+        title: 'Student · Lotrecht',
+        loadComponent: () => import('./views/student/student.ts').then((m) => m.StudentPage),
+      },
+      {
+        path: 'lessons/:lessonId',
+        title: 'Lesson · Lotrecht',
+        loadComponent: () => import('./views/lesson/lesson.ts').then((m) => m.LessonPage),
+      },
+      {
+        path: 'lessons/:lessonId/checks/:checkId',
+        title: 'Check · Lotrecht',
+        loadComponent: () => import('./views/check/check.ts').then((m) => m.CheckPage),
+      },
+      {
+        path: 'account',
+        title: 'Account · Lotrecht',
+        loadComponent: () => import('./views/account/account.ts').then((m) => m.AccountView),
+      },
+      {
+        path: '**',
+        title: 'Not found · Lotrecht',
+        loadComponent: () => import('./shell/not-found.ts').then((m) => m.NotFound),
+      },
+    ],
+  },
+];

@@ -1,0 +1,75 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { type CheckView } from '@lotrecht/contract';
+import { clockText } from './dates.ts';
+import { LineSummary } from './line-summary.ts';
+import { CLUB_GROUPS, type LineKey } from './words.ts';
+
+/** A stored check in a list: what was read with which club at which target, and what it said. */
+@Component({
+  selector: 'lo-check-summary',
+  imports: [RouterLink, LineSummary],
+  template: `
+    <a [routerLink]="['/lessons', check().lessonId, 'checks', check().id]">
+      <span class="club">{{ club() }}</span>
+      <span class="lo-soft">{{ target() }}</span>
+      <span class="lo-soft">{{ clock() }}</span>
+      @if (check().reason === 'hand-corrected') {
+        <span class="lo-soft">computed again for the other hand</span>
+      }
+    </a>
+    <div class="lines">
+      @for (line of lines(); track line.key) {
+        <lo-line-summary [key]="line.key" [line]="line.result" />
+      }
+    </div>
+  `,
+  styles: `
+    :host {
+      display: grid;
+      grid-template-columns: minmax(170px, 1fr) 2.2fr;
+      gap: 4px 24px;
+      padding: 8px 0;
+      border-top: 1px solid var(--lo-line);
+    }
+    a {
+      display: grid;
+      align-content: start;
+      gap: 2px;
+      padding: 6px 0;
+      min-height: 44px;
+      text-decoration: none;
+    }
+    .club {
+      font-weight: 600;
+      text-decoration: underline;
+      text-decoration-thickness: 1px;
+      text-underline-offset: 4px;
+    }
+    @media (max-width: 640px) {
+      :host {
+        grid-template-columns: 1fr;
+      }
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CheckSummary {
+  readonly check = input.required<CheckView>();
+
+  protected readonly club = computed(() => {
+    const club = this.check().document.club;
+    return club === undefined ? 'Club not noted' : (club.name ?? CLUB_GROUPS[club.group]);
+  });
+
+  protected readonly target = computed(() => {
+    const { name, distanceM } = this.check().document.target ?? {};
+    return [name, distanceM === undefined ? undefined : `${distanceM} m`].filter(Boolean).join(', ');
+  });
+
+  protected readonly clock = computed(() => clockText(this.check().createdAt));
+
+  protected readonly lines = computed(() =>
+    Object.entries(this.check().result.lines).map(([key, result]) => ({ key: key as LineKey, result })),
+  );
+}

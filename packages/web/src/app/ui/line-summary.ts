@@ -1,0 +1,59 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { type LineResult } from '@lotrecht/contract';
+import { Bob } from './bob.ts';
+import { angleText, leanOf, LINE_TITLES, type LineKey, uncertaintyText } from './words.ts';
+
+/** One measured line in one row: bob, name, angle with word and side, uncertainty, lean. */
+@Component({
+  selector: 'lo-line-summary',
+  imports: [Bob],
+  template: `
+    @if (lean(); as l) {
+      <lo-bob [lean]="l.lean" [side]="line().side" />
+    }
+    <span class="name">{{ title() }}</span>
+    <span class="lo-figure">{{ angle() }}</span>
+    <span class="u">{{ uncertainty() }}</span>
+    <span class="words">{{ lean()?.words }}</span>
+  `,
+  styles: `
+    :host {
+      display: grid;
+      grid-template-columns: 26px 56px 10.5rem 4.5rem auto;
+      align-items: center;
+      gap: 8px;
+      min-height: 36px;
+    }
+    lo-bob {
+      height: 30px;
+    }
+    .name {
+      color: var(--lo-ink-soft);
+    }
+    .lo-figure {
+      font-size: 1.1875rem;
+    }
+    .u,
+    .words {
+      color: var(--lo-ink-soft);
+    }
+    @media (max-width: 640px) {
+      :host {
+        grid-template-columns: 26px 44px 1fr auto;
+      }
+      .words {
+        display: none;
+      }
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class LineSummary {
+  readonly key = input.required<LineKey>();
+  readonly line = input.required<LineResult>();
+
+  protected readonly title = computed(() => LINE_TITLES[this.key()]);
+  protected readonly angle = computed(() => angleText(this.line()));
+  protected readonly uncertainty = computed(() => uncertaintyText(this.line()));
+  protected readonly lean = computed(() => leanOf(this.line()));
+}

@@ -1,0 +1,50 @@
+import { composeCheck, solveDocument } from '@lotrecht/contract';
+import { angleText, leanOf, moveText, percentText, uncertaintyText } from './words.ts';
+
+function toes(trailGapMm: number, handedness: 'right' | 'left' = 'right') {
+  const document = composeCheck({
+    handedness,
+    club: { group: 'mid-iron' },
+    target: {},
+    toes: { leadGapMm: 571, trailGapMm, baseMm: 450 },
+    face: {},
+  });
+  const line = document && solveDocument(document).lines.toes;
+  if (line === undefined) throw new Error('the toe line is complete');
+  return line;
+}
+
+describe('a finding in words', () => {
+  it('always says angle, word and side together, for both hands', () => {
+    expect(angleText(toes(602))).toBe('3.9° closed (right)');
+    expect(angleText(toes(602, 'left'))).toBe('3.9° closed (left)');
+    expect(angleText(toes(540))).toBe('3.9° open (left)');
+    expect(angleText(toes(571))).toBe('0.0° square');
+  });
+
+  it('leads with the lean and withholds nothing', () => {
+    expect(leanOf(toes(602))).toMatchObject({ lean: 'out', words: 'Out: too closed' });
+    expect(leanOf(toes(571))).toMatchObject({ lean: 'in', words: 'In' });
+    expect(leanOf(toes(594))).toMatchObject({ lean: 'probably-out', words: 'Probably too closed' });
+    expect(leanOf(toes(579))).toMatchObject({ lean: 'probably-in', words: 'Probably in' });
+    expect(leanOf(toes(587))).toMatchObject({ lean: 'cannot-tell', words: 'Can’t tell' });
+  });
+
+  it('says the move with its way', () => {
+    expect(moveText('toes', toes(602))).toBe('Trail toe 31 mm toward the line.');
+    expect(moveText('toes', toes(540))).toBe('Trail toe 31 mm away from the line.');
+    expect(moveText('toes', toes(571))).toBe('Nothing to move.');
+  });
+
+  it('shows the half-width that covers 95 %', () => {
+    const line = toes(602);
+    expect(uncertaintyText(line)).toBe(`± ${(1.959964 * line.standardUncertaintyDeg).toFixed(1)}°`);
+  });
+
+  it('never rounds a probability to certainty', () => {
+    expect(percentText(0.99999)).toBe('over 99.9 %');
+    expect(percentText(0.9938)).toBe('99.4 %');
+    expect(percentText(0.88)).toBe('88 %');
+    expect(percentText(1e-9)).toBe('under 0.1 %');
+  });
+});

@@ -1,0 +1,30 @@
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
+import { Router } from '@angular/router';
+import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { SessionStore } from '../../session/session.store.ts';
+import { ThemeStore } from '../../session/theme.store.ts';
+import { ProblemNote } from '../../ui/problem-note.ts';
+
+@Component({
+  selector: 'lo-account',
+  imports: [MatButton, MatRadioButton, MatRadioGroup, ProblemNote],
+  templateUrl: './account.html',
+  styleUrl: './account.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class AccountView {
+  protected readonly store = inject(SessionStore);
+  protected readonly theme = inject(ThemeStore);
+  protected readonly problem = signal<ApiProblem | null>(null);
+
+  private readonly router = inject(Router);
+
+  protected signOut(everywhere: boolean): void {
+    this.store.signOut(everywhere).subscribe({
+      next: () => void this.router.navigate(['/sign-in']),
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+}

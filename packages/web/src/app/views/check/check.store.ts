@@ -1,0 +1,231 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import {
+  type CheckDocument,
+  type CheckView,
+  composeCheck,
+  type LessonView,
+  readingsOf,
+  type SavedCheckView,
+  solveReadable,
+  type StudentView,
+} from '@lotrecht/contract';
+import { type Observable, tap } from 'rxjs';
+import { AcademyApi } from '../../api/academy-api.ts';
+import { type CheckDraft, DraftStore } from '../../drafts/draft-store.ts';
+import { SessionStore } from '../../session/session.store.ts';
+import { fieldErrorsOf } from './field-errors.ts';
+import {
+  type FieldKey,
+  FIELDS,
+  fieldsFrom,
+  parseFields,
+  readingsFrom,
+  type TypedFields,
+  unfinishedLine,
+} from './fields.ts';
+import { keepUsual, readUsual } from './usual-readings.ts';
+
+/** Where what is on the screen is kept. */
+export type KeptState = 'nothing-typed' | 'on-this-device' | 'saving' | 'kept';
+
+/** One check while it is open: what is typed, what core makes of it, and where it is kept. */
+@Injectable()
+export class CheckStore {
+  private readonly api = inject(AcademyApi);
+  private readonly drafts = inject(DraftStore);
+  private readonly session = inject(SessionStore);
+
+  private readonly typedFields = signal<TypedFields>({});
+  private readonly settledFields = signal<TypedFields>({});
+  private readonly clubState = signal<NonNullable<CheckDocument['club']>>({ group: 'mid-iron' });
+  private readonly targetState = signal<NonNullable<CheckDocument['target']>>({});
+  private readonly keptState = signal<KeptState>('nothing-typed');
+  private checkId = '';
+  private saveKey = crypto.randomUUID();
+
+  readonly student = signal<StudentView | null>(null);
+  readonly lesson = signal<LessonView | null>(null);
+  readonly stored = signal<CheckView | null>(null);
+  readonly restored = signal(false);
+  readonly typed = this.typedFields.asReadonly();
+  readonly club = this.clubState.asReadonly();
+  readonly target = this.targetState.asReadonly();
+  readonly state = this.keptState.asReadonly();
+
+  private readonly parsed = computed(() => parseFields(this.settledFields()));
+
+  readonly document = computed(() => {
+    const student = this.student();
+    if (student === null) return undefined;
+    return composeCheck({
+      handedness: student.handedness,
+      club: this.clubState(),
+      target: this.targetState(),
+      ...readingsFrom(this.parsed()),
+    });
+  });
+
+  /** What the settled readings say; recomputed at every completed field. */
+  readonly solution = computed(() => {
+    const document = this.document();
+    return document === undefined ? null : solveReadable(document);
+  });
+
+  readonly fieldErrors = computed(() =>
+    fieldErrorsOf(this.parsed(), this.document(), this.solution()?.refusals ?? []),
+  );
+
+  /** Every line that was begun is read, and every field of the quick check is filled. */
+  readonly complete = computed(
+    () =>
+      this.fieldErrors().size === 0 && FIELDS.every(({ key }) => this.parsed().get(key)?.kind === 'value'),
+  );
+
+  /** Begins with what is stored, over it what was typed here and not yet kept. */
+  async open(checkId: string, lesson: LessonView, student: StudentView): Promise<void> {
+    // The device is asked first: once the fields are on the screen, nothing overwrites what is typed into them.
+    const draft = await this.drafts.find(checkId, this.instructorId());
+    const stored = lesson.checks.find((c) => c.id === checkId) ?? null;
+    this.checkId = checkId;
+    this.lesson.set(lesson);
+    this.student.set(student);
+    this.stored.set(stored);
+    this.restored.set(draft !== undefined);
+    if (draft !== undefined) this.showDraft(draft);
+    else if (stored !== null) this.showStored(stored);
+    else this.showUsual();
+  }
+
+  /** What the hand typed, digit by digit. */
+  type(key: FieldKey, text: string): void {
+    this.typedFields.update((fields) => ({ ...fields, [key]: text }));
+    this.changed();
+  }
+
+  /** The field is complete: left, or paused at. */
+  settle(key: FieldKey): void {
+    const text = this.typedFields()[key] ?? '';
+    if (this.settledFields()[key] !== text)
+      this.settledFields.update((fields) => ({ ...fields, [key]: text }));
+  }
+
+  settleAll(): void {
+    this.settledFields.set(this.typedFields());
+  }
+
+  choose(club: NonNullable<CheckDocument['club']>, target: NonNullable<CheckDocument['target']>): void {
+    this.clubState.set(club);
+    this.targetState.set(target);
+    this.changed();
+  }
+
+  /** The first field that stands in the way of keeping, with why; null when all is well. */
+  obstacle(): { readonly key: FieldKey; readonly message: string } | null {
+    this.settleAll();
+    const [error] = this.fieldErrors();
+    if (error !== undefined) return { key: error[0], message: error[1] };
+    const missing = unfinishedLine(this.parsed());
+    if (missing !== null) {
+      return { key: missing.key, message: `${missing.label} is missing. Read it, or clear the line.` };
+    }
+    return this.document() === undefined
+      ? {
+          key: 'toes.leadGapMm',
+          message: 'Nothing was read yet. Type the lead gap of the toes, or the face.',
+        }
+      : null;
+  }
+
+  /** Sends the check to the server; the draft stays until the server has answered. */
+  save(): Observable<SavedCheckView> {
+    const document = this.document();
+    const lesson = this.lesson();
+    if (document === undefined || lesson === null) throw new Error('an empty check is never saved');
+    this.keptState.set('saving');
+    const shownResult = this.solution()?.result ?? undefined;
+    const input = {
+      revision: this.stored()?.revision ?? 0,
+      lessonId: lesson.id,
+      document,
+      ...(shownResult && { shownResult }),
+    };
+    return this.api.saveCheck(this.checkId, input, this.saveKey).pipe(
+      tap({
+        next: (saved) => this.saved(saved),
+        error: () => this.keptState.set('on-this-device'),
+      }),
+    );
+  }
+
+  /** Throws away what was typed over the stored version. */
+  async revert(): Promise<void> {
+    await this.drafts.drop(this.checkId);
+    const stored = this.stored();
+    if (stored !== null) this.showStored(stored);
+    else this.showUsual();
+    this.restored.set(false);
+  }
+
+  /** After a deletion nothing of the check stays on the device. */
+  forget(): Promise<void> {
+    return this.drafts.drop(this.checkId);
+  }
+
+  private saved(saved: SavedCheckView): void {
+    this.stored.set(saved);
+    this.keptState.set('kept');
+    this.restored.set(false);
+    this.saveKey = crypto.randomUUID();
+    keepUsual(this.typedFields(), this.clubState(), this.targetState());
+    void this.drafts.drop(this.checkId);
+  }
+
+  private changed(): void {
+    this.keptState.set('on-this-device');
+    const lesson = this.lesson();
+    if (lesson === null) return;
+    void this.drafts.keep({
+      checkId: this.checkId,
+      lessonId: lesson.id,
+      instructorId: this.instructorId(),
+      revision: this.stored()?.revision ?? 0,
+      fields: this.typedFields(),
+      club: this.clubState(),
+      target: this.targetState(),
+      saveKey: this.saveKey,
+      updatedAt: new Date().toISOString(),
+    });
+  }
+
+  private show(fields: TypedFields, club: CheckDraft['club'], target: CheckDraft['target']): void {
+    this.typedFields.set(fields);
+    this.settledFields.set(fields);
+    this.clubState.set(club);
+    this.targetState.set(target);
+  }
+
+  private showDraft(draft: CheckDraft): void {
+    this.show(draft.fields as TypedFields, draft.club, draft.target);
+    this.saveKey = draft.saveKey as typeof this.saveKey;
+    this.keptState.set('on-this-device');
+  }
+
+  private showStored({ document }: CheckView): void {
+    this.show(
+      fieldsFrom(readingsOf(document)),
+      document.club ?? { group: 'mid-iron' },
+      document.target ?? {},
+    );
+    this.keptState.set('kept');
+  }
+
+  private showUsual(): void {
+    const usual = readUsual();
+    this.show(usual.bases, usual.club, usual.target);
+    this.keptState.set('nothing-typed');
+  }
+
+  private instructorId(): string {
+    return this.session.session()?.instructor.id ?? '';
+  }
+}

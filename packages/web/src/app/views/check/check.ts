@@ -1,0 +1,135 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { Router, RouterLink } from '@angular/router';
+import { map, switchMap } from 'rxjs';
+import { AcademyApi } from '../../api/academy-api.ts';
+import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { CurrentWorkStore } from '../../session/current-work.store.ts';
+import { clockText } from '../../ui/dates.ts';
+import { ProblemNote } from '../../ui/problem-note.ts';
+import { Undo } from '../../ui/undo.ts';
+import { CheckStore } from './check.store.ts';
+import { Circumstances } from './circumstances.ts';
+import { FindingPanel } from './finding-panel.ts';
+import { ReadingFields } from './reading-fields.ts';
+import { StringBoard } from './string-board.ts';
+import { VersionList } from './version-list.ts';
+
+@Component({
+  selector: 'lo-check',
+  imports: [
+    MatButton,
+    RouterLink,
+    Circumstances,
+    FindingPanel,
+    ProblemNote,
+    ReadingFields,
+    StringBoard,
+    VersionList,
+  ],
+  templateUrl: './check.html',
+  styleUrl: './check.scss',
+  providers: [CheckStore],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CheckPage {
+  readonly lessonId = input.required<string>();
+  readonly checkId = input.required<string>();
+
+  protected readonly store = inject(CheckStore);
+  protected readonly problem = signal<ApiProblem | null>(null);
+  protected readonly obstacle = signal<string | null>(null);
+  protected readonly differences = signal<readonly string[]>([]);
+  protected readonly showVersions = signal(false);
+
+  protected readonly stateText = computed(() => {
+    const stored = this.store.stored();
+    switch (this.store.state()) {
+      case 'nothing-typed':
+        return 'Nothing typed yet';
+      case 'saving':
+        return 'Keeping …';
+      case 'kept':
+        return stored ? `Kept ${clockText(stored.savedAt)}` : 'Kept';
+      case 'on-this-device':
+        return stored ? 'Changed, only on this device' : 'On this device';
+    }
+  });
+
+  private readonly fields = viewChild(ReadingFields);
+  private readonly api = inject(AcademyApi);
+  private readonly router = inject(Router);
+  private readonly undo = inject(Undo);
+  private readonly current = inject(CurrentWorkStore);
+
+  constructor() {
+    effect(() => {
+      const ids = [this.lessonId(), this.checkId()] as const;
+      untracked(() => this.load(...ids));
+    });
+  }
+
+  protected load(lessonId: string, checkId: string): void {
+    this.problem.set(null);
+    this.showVersions.set(false);
+    this.differences.set([]);
+    this.api
+      .lesson(lessonId)
+      .pipe(
+        switchMap((lesson) =>
+          this.api.student(lesson.studentId).pipe(map(({ student }) => ({ lesson, student }))),
+        ),
+      )
+      .subscribe({
+        next: ({ lesson, student }) => {
+          const { id: studentId, name: studentName, handedness } = student;
+          this.current.show({ studentId, studentName, handedness, lessonId, heldOn: lesson.heldOn });
+          void this.store.open(checkId, lesson, student).then(() => {
+            if (this.store.stored() === null) this.fields()?.focus('toes.leadGapMm');
+          });
+        },
+        error: (error: unknown) => this.problem.set(toProblem(error)),
+      });
+  }
+
+  protected keep(): void {
+    const obstacle = this.store.obstacle();
+    this.obstacle.set(obstacle?.message ?? null);
+    if (obstacle !== null) {
+      this.fields()?.focus(obstacle.key);
+      return;
+    }
+    this.problem.set(null);
+    this.store.save().subscribe({
+      next: ({ differences }) => this.differences.set(differences),
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+
+  protected nextCheck(): void {
+    void this.router.navigate(['/lessons', this.lessonId(), 'checks', crypto.randomUUID()]);
+  }
+
+  protected remove(): void {
+    const id = this.checkId();
+    const lesson = ['/lessons', this.lessonId()];
+    this.api.remove('checks', id).subscribe({
+      next: () => {
+        void this.store.forget();
+        void this.router.navigate(lesson);
+        this.undo.offer('Check', 'checks', id, () => void this.router.navigate([...lesson, 'checks', id]));
+      },
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+}

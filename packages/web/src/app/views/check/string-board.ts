@@ -1,0 +1,134 @@
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  type ElementRef,
+  inject,
+  input,
+  signal,
+  viewChild,
+} from '@angular/core';
+import { type CheckDocument, type ResultDocument } from '@lotrecht/contract';
+import { angleText, leanOf, LINE_TITLES, type LineKey } from '../../ui/words.ts';
+import { type BoardLine, drawBoard, fitViewBox, MAGNIFICATION } from './board-drawing.ts';
+
+/** A grid line every 100 mm. */
+const GRID_MM = 100;
+/** Size of the lettering on the screen, whatever the scale of the ground. */
+const LETTERING_PX = 15;
+const SMALL_LETTERING_PX = 12;
+const SMALL_BOARD_PX = 420;
+/** A lower board shows the lines only; the words stand above it anyway. */
+const LEAST_LABELLED_PX = 220;
+/** The face's label in widths of its lettering: it goes beyond the string where it fits. */
+const FACE_LABEL_LETTERS = 10.5;
+const SHOE_LENGTH_MM = 290;
+const SHOE_WIDTH_MM = 104;
+
+/** The ground from above, to scale: string, ball, feet and face where they were measured. */
+@Component({
+  selector: 'lo-string-board',
+  templateUrl: './string-board.html',
+  styleUrl: './string-board.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class StringBoard {
+  readonly document = input.required<CheckDocument | null>();
+  readonly result = input.required<ResultDocument | null>();
+  readonly handedness = input.required<'right' | 'left'>();
+  readonly targetName = input('target');
+
+  protected readonly magnified = signal(false);
+  protected readonly magnification = MAGNIFICATION;
+  protected readonly drawing = computed(() =>
+    drawBoard(
+      { document: this.document(), result: this.result(), handedness: this.handedness() },
+      this.magnified(),
+    ),
+  );
+
+  private readonly svg = viewChild.required<ElementRef<SVGSVGElement>>('board');
+  private readonly size = signal({ width: 480, height: 480 });
+
+  /** The part of the ground that is shown, with its edges. */
+  protected readonly view = computed(() => {
+    const size = this.size();
+    const [x, y, width, height] = fitViewBox(this.drawing().viewBox, size.width / size.height);
+    const letteringPx = size.width < SMALL_BOARD_PX ? SMALL_LETTERING_PX : LETTERING_PX;
+    const text = (letteringPx * width) / size.width;
+    const farSide = this.handedness() === 'right' ? x + width : -x;
+    return {
+      labelled: size.height > LEAST_LABELLED_PX,
+      faceLabelBeyond: farSide > FACE_LABEL_LETTERS * text,
+      x,
+      y,
+      width,
+      height,
+      right: x + width,
+      bottom: y + height,
+      text,
+    };
+  });
+
+  protected readonly grid = computed(() => {
+    const { x, y, width, height } = this.view();
+    const steps = (from: number, length: number): number[] => {
+      const first = Math.ceil(from / GRID_MM) * GRID_MM;
+      return Array.from(
+        { length: Math.floor((from + length - first) / GRID_MM) + 1 },
+        (_, i) => first + i * GRID_MM,
+      );
+    };
+    return { xs: steps(x, width), ys: steps(y, height) };
+  });
+
+  /** Usual shoes behind the toe marks: they only show which way the student stands. */
+  protected readonly shoes = computed(() =>
+    this.drawing().marks.map(({ x, y }) => ({
+      x: this.handedness() === 'right' ? x - SHOE_LENGTH_MM : x,
+      y: y - SHOE_WIDTH_MM / 2,
+      width: SHOE_LENGTH_MM,
+      height: SHOE_WIDTH_MM,
+    })),
+  );
+
+  /** The board in words, for who does not see it. */
+  protected readonly inWords = computed(() => {
+    const result = this.result();
+    if (result === null) return 'String board, empty: no line has been read yet.';
+    const lines = Object.entries(result.lines).map(([key, line]) => {
+      const lean = leanOf(line);
+      return `${LINE_TITLES[key as LineKey]} ${angleText(line)}${lean ? `, ${lean.words.toLowerCase()}` : ''}`;
+    });
+    return `String board, seen from above with the target up. ${lines.join('. ')}.`;
+  });
+
+  /** Where a line is named: a body line above its end, the face beside the string where there is room. */
+  protected labelOf(line: BoardLine): { x: number; y: number; anchor: string } {
+    const { text, y, faceLabelBeyond } = this.view();
+    if (line.key !== 'face') {
+      return { x: line.to.x, y: Math.max(line.to.y - 0.9 * text, y + 1.2 * text), anchor: 'middle' };
+    }
+    const toTheRight = faceLabelBeyond === (this.handedness() === 'right');
+    const beside = faceLabelBeyond ? Math.max(0, Math.abs(line.to.x)) + text : text;
+    return {
+      x: toTheRight ? beside : -beside,
+      y: line.to.y + 1.1 * text,
+      anchor: toTheRight ? 'start' : 'end',
+    };
+  }
+
+  constructor() {
+    const destroyed = inject(DestroyRef);
+    afterNextRender(() => {
+      const observer = new ResizeObserver(([entry]) => {
+        const { width, height } = entry?.contentRect ?? { width: 0, height: 0 };
+        if (width > 0 && height > 0) this.size.set({ width, height });
+      });
+      observer.observe(this.svg().nativeElement);
+      destroyed.onDestroy(() => observer.disconnect());
+    });
+  }
+}

@@ -1,0 +1,91 @@
+import { ChangeDetectionStrategy, Component, effect, inject, input, signal, untracked } from '@angular/core';
+import { type CheckVersionView } from '@lotrecht/contract';
+import { AcademyApi } from '../../api/academy-api.ts';
+import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { clockText, dayText } from '../../ui/dates.ts';
+import { LineSummary } from '../../ui/line-summary.ts';
+import { ProblemNote } from '../../ui/problem-note.ts';
+import { type LineKey } from '../../ui/words.ts';
+
+const REASONS = {
+  entered: 'typed in',
+  corrected: 'corrected',
+  'hand-corrected': 'computed again for the other hand',
+};
+
+/** Every version of a stored check, newest first: nothing that was kept is ever overwritten. */
+@Component({
+  selector: 'lo-version-list',
+  imports: [LineSummary, ProblemNote],
+  template: `
+    @if (problem(); as p) {
+      <lo-problem-note [problem]="p" (retry)="load(checkId())" />
+    }
+    <ol>
+      @for (version of versions(); track version.revision) {
+        <li>
+          <p>
+            <strong>Version {{ version.revision }}</strong>
+            <span class="lo-soft">
+              {{ reasons[version.reason] }} by {{ version.by }}, {{ dayText(version.savedAt.slice(0, 10)) }}
+              {{ clockText(version.savedAt) }}
+            </span>
+          </p>
+          @for (line of linesOf(version); track line.key) {
+            <lo-line-summary [key]="line.key" [line]="line.result" />
+          }
+        </li>
+      }
+    </ol>
+  `,
+  styles: `
+    ol {
+      display: grid;
+      gap: 12px;
+      margin: 0;
+      padding: 0;
+      list-style: none;
+    }
+    li {
+      padding-top: 8px;
+      border-top: 1px solid var(--lo-line);
+    }
+    .lo-soft {
+      margin-left: 8px;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class VersionList {
+  readonly checkId = input.required<string>();
+  /** A new revision asks for the list again. */
+  readonly revision = input.required<number>();
+
+  protected readonly versions = signal<readonly CheckVersionView[]>([]);
+  protected readonly problem = signal<ApiProblem | null>(null);
+  protected readonly reasons = REASONS;
+  protected readonly dayText = dayText;
+  protected readonly clockText = clockText;
+
+  private readonly api = inject(AcademyApi);
+
+  constructor() {
+    effect(() => {
+      const id = this.checkId();
+      this.revision();
+      untracked(() => this.load(id));
+    });
+  }
+
+  protected load(id: string): void {
+    this.problem.set(null);
+    this.api.checkVersions(id).subscribe({
+      next: (versions) => this.versions.set(versions),
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+
+  protected linesOf({ result }: CheckVersionView) {
+    return Object.entries(result.lines).map(([key, line]) => ({ key: key as LineKey, result: line }));
+  }
+}

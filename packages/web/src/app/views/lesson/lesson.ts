@@ -1,0 +1,121 @@
+import { ChangeDetectionStrategy, Component, effect, inject, input, signal, untracked } from '@angular/core';
+import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
+import { MatButton } from '@angular/material/button';
+import { MatError, MatFormField, MatLabel } from '@angular/material/form-field';
+import { MatInput } from '@angular/material/input';
+import { Router, RouterLink } from '@angular/router';
+import { type LessonView } from '@lotrecht/contract';
+import { switchMap } from 'rxjs';
+import { AcademyApi } from '../../api/academy-api.ts';
+import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { type CheckDraft, DraftStore } from '../../drafts/draft-store.ts';
+import { CurrentWorkStore } from '../../session/current-work.store.ts';
+import { SessionStore } from '../../session/session.store.ts';
+import { CheckSummary } from '../../ui/check-summary.ts';
+import { clockText, weekdayText } from '../../ui/dates.ts';
+import { ProblemNote } from '../../ui/problem-note.ts';
+import { Undo } from '../../ui/undo.ts';
+
+@Component({
+  selector: 'lo-lesson',
+  imports: [
+    ReactiveFormsModule,
+    MatButton,
+    MatError,
+    MatFormField,
+    MatInput,
+    MatLabel,
+    RouterLink,
+    CheckSummary,
+    ProblemNote,
+  ],
+  templateUrl: './lesson.html',
+  styleUrl: './lesson.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class LessonPage {
+  readonly lessonId = input.required<string>();
+
+  protected readonly lesson = signal<LessonView | null>(null);
+  protected readonly drafts = signal<readonly CheckDraft[]>([]);
+  protected readonly problem = signal<ApiProblem | null>(null);
+  protected readonly keptNotes = signal(false);
+  protected readonly weekdayText = weekdayText;
+  protected readonly clockText = clockText;
+  protected readonly form = new FormGroup({
+    heldOn: new FormControl('', { nonNullable: true, validators: [Validators.required] }),
+    notes: new FormControl('', { nonNullable: true, validators: [Validators.maxLength(4000)] }),
+  });
+
+  private readonly api = inject(AcademyApi);
+  private readonly router = inject(Router);
+  private readonly undo = inject(Undo);
+  private readonly current = inject(CurrentWorkStore);
+  private readonly draftStore = inject(DraftStore);
+  private readonly session = inject(SessionStore);
+
+  constructor() {
+    effect(() => {
+      const id = this.lessonId();
+      untracked(() => this.load(id));
+    });
+  }
+
+  protected load(id: string): void {
+    this.problem.set(null);
+    this.api
+      .lesson(id)
+      .pipe(
+        switchMap((lesson) => {
+          this.show(lesson);
+          return this.api.student(lesson.studentId);
+        }),
+      )
+      .subscribe({
+        next: ({ student }) =>
+          this.current.show({
+            studentId: student.id,
+            studentName: student.name,
+            handedness: student.handedness,
+            lessonId: id,
+            heldOn: this.form.getRawValue().heldOn,
+          }),
+        error: (error: unknown) => this.problem.set(toProblem(error)),
+      });
+  }
+
+  protected newCheck(): void {
+    void this.router.navigate(['/lessons', this.lessonId(), 'checks', crypto.randomUUID()]);
+  }
+
+  protected save(): void {
+    const lesson = this.lesson();
+    this.form.markAllAsTouched();
+    if (lesson === null || this.form.invalid) return;
+    const { id, revision, studentId } = lesson;
+    this.api.saveLesson(id, { revision, studentId, ...this.form.getRawValue() }).subscribe({
+      next: (saved) => {
+        this.show({ ...lesson, ...saved });
+        this.keptNotes.set(true);
+      },
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+
+  protected remove({ id, studentId }: LessonView): void {
+    this.api.remove('lessons', id).subscribe({
+      next: () => {
+        void this.router.navigate(['/students', studentId]);
+        this.undo.offer('Lesson', 'lessons', id, () => void this.router.navigate(['/lessons', id]));
+      },
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+
+  private show(lesson: LessonView): void {
+    this.lesson.set(lesson);
+    this.form.reset({ heldOn: lesson.heldOn, notes: lesson.notes });
+    const instructorId = this.session.session()?.instructor.id ?? '';
+    void this.draftStore.ofLesson(lesson.id, instructorId).then((drafts) => this.drafts.set(drafts));
+  }
+}

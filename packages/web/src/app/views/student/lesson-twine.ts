@@ -1,0 +1,45 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { type LessonView } from '@lotrecht/contract';
+import { shortDayText } from '../../ui/dates.ts';
+
+/** Lessons as knots on a twine, oldest left; a knot is drawn tight when the lesson has checks. */
+@Component({
+  selector: 'lo-lesson-twine',
+  imports: [RouterLink],
+  template: `
+    <ol>
+      @for (knot of knots(); track knot.id) {
+        <li>
+          <a [routerLink]="['/lessons', knot.id]" [attr.aria-label]="knot.spoken">
+            <svg viewBox="0 0 28 28" aria-hidden="true">
+              @if (knot.checks > 0) {
+                <path d="M8 14a6 6 0 1 1 6 6M20 14a6 6 0 1 1-6-6" class="knot" />
+              } @else {
+                <circle cx="14" cy="14" r="5" class="loop" />
+              }
+            </svg>
+            <span class="day">{{ knot.day }}</span>
+            <span class="checks">{{ knot.checks || 'no' }} {{ knot.checks === 1 ? 'check' : 'checks' }}</span>
+          </a>
+        </li>
+      }
+    </ol>
+  `,
+  styleUrl: './lesson-twine.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class LessonTwine {
+  readonly lessons = input.required<readonly LessonView[]>();
+
+  protected readonly knots = computed(() =>
+    this.lessons()
+      .toReversed()
+      .map(({ id, heldOn, checks }) => ({
+        id,
+        day: shortDayText(heldOn),
+        checks: checks.length,
+        spoken: `Lesson of ${shortDayText(heldOn)}, ${checks.length} checks`,
+      })),
+  );
+}

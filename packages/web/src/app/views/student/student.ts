@@ -1,0 +1,88 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+} from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { Router, RouterLink } from '@angular/router';
+import { type StudentPageView } from '@lotrecht/contract';
+import { AcademyApi } from '../../api/academy-api.ts';
+import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { CurrentWorkStore } from '../../session/current-work.store.ts';
+import { CheckSummary } from '../../ui/check-summary.ts';
+import { dayText, localDay } from '../../ui/dates.ts';
+import { ProblemNote } from '../../ui/problem-note.ts';
+import { Undo } from '../../ui/undo.ts';
+import { HAND_TITLES } from '../../ui/words.ts';
+import { LessonTwine } from './lesson-twine.ts';
+
+@Component({
+  selector: 'lo-student',
+  imports: [MatButton, RouterLink, CheckSummary, LessonTwine, ProblemNote],
+  templateUrl: './student.html',
+  styleUrl: './student.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class StudentPage {
+  readonly studentId = input.required<string>();
+
+  protected readonly page = signal<StudentPageView | null>(null);
+  protected readonly problem = signal<ApiProblem | null>(null);
+  protected readonly handTitles = HAND_TITLES;
+  protected readonly dayText = dayText;
+
+  /** The newest lesson that has a check. */
+  protected readonly lastChecked = computed(
+    () => this.page()?.lessons.find((l) => l.checks.length > 0) ?? null,
+  );
+
+  private readonly api = inject(AcademyApi);
+  private readonly router = inject(Router);
+  private readonly undo = inject(Undo);
+  private readonly current = inject(CurrentWorkStore);
+
+  constructor() {
+    effect(() => {
+      const id = this.studentId();
+      untracked(() => this.load(id));
+    });
+  }
+
+  protected load(id: string): void {
+    this.problem.set(null);
+    this.api.student(id).subscribe({
+      next: (page) => {
+        this.page.set(page);
+        const { name, handedness } = page.student;
+        this.current.show({ studentId: id, studentName: name, handedness });
+      },
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+
+  protected startLesson(): void {
+    const lessonId = crypto.randomUUID();
+    const heldOn = localDay(new Date());
+    this.api.saveLesson(lessonId, { revision: 0, studentId: this.studentId(), heldOn, notes: '' }).subscribe({
+      next: () => void this.router.navigate(['/lessons', lessonId]),
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+
+  protected remove(name: string): void {
+    const id = this.studentId();
+    this.api.remove('students', id).subscribe({
+      next: () => {
+        this.current.clear();
+        void this.router.navigate(['/students']);
+        this.undo.offer(name, 'students', id, () => void this.router.navigate(['/students', id]));
+      },
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+}

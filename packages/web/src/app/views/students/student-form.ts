@@ -1,0 +1,97 @@
+import { ChangeDetectionStrategy, Component, effect, inject, input, signal, untracked } from '@angular/core';
+import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
+import { MatButton } from '@angular/material/button';
+import { MatCheckbox } from '@angular/material/checkbox';
+import { MatError, MatFormField, MatHint, MatLabel } from '@angular/material/form-field';
+import { MatInput } from '@angular/material/input';
+import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
+import { Router, RouterLink } from '@angular/router';
+import { type StudentView } from '@lotrecht/contract';
+import { AcademyApi } from '../../api/academy-api.ts';
+import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { ProblemNote } from '../../ui/problem-note.ts';
+
+@Component({
+  selector: 'lo-student-form',
+  imports: [
+    ReactiveFormsModule,
+    MatButton,
+    MatCheckbox,
+    MatError,
+    MatFormField,
+    MatHint,
+    MatInput,
+    MatLabel,
+    MatRadioButton,
+    MatRadioGroup,
+    RouterLink,
+    ProblemNote,
+  ],
+  templateUrl: './student-form.html',
+  styleUrl: './student-form.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class StudentFormView {
+  /** From the address; absent for a new student. */
+  readonly studentId = input<string>();
+
+  protected readonly form = new FormGroup({
+    name: new FormControl('', {
+      nonNullable: true,
+      validators: [Validators.required, Validators.pattern(/\S/), Validators.maxLength(120)],
+    }),
+    handedness: new FormControl<'right' | 'left' | null>(null, { validators: [Validators.required] }),
+    minor: new FormControl(false, { nonNullable: true }),
+    notes: new FormControl('', { nonNullable: true, validators: [Validators.maxLength(4000)] }),
+  });
+  protected readonly stored = signal<StudentView | null>(null);
+  protected readonly problem = signal<ApiProblem | null>(null);
+  protected readonly busy = signal(false);
+
+  private readonly api = inject(AcademyApi);
+  private readonly router = inject(Router);
+  /** Chosen once, so that a save that is sent again makes no second student. */
+  private readonly newId = crypto.randomUUID();
+
+  constructor() {
+    effect(() => {
+      const id = this.studentId();
+      if (id !== undefined) untracked(() => this.load(id));
+    });
+  }
+
+  protected load(id: string): void {
+    this.problem.set(null);
+    this.api.student(id).subscribe({
+      next: ({ student }) => this.show(student),
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+
+  protected submit(): void {
+    this.form.markAllAsTouched();
+    const { name, handedness, minor, notes } = this.form.getRawValue();
+    if (this.form.invalid || handedness === null || this.busy()) return;
+    this.busy.set(true);
+    this.problem.set(null);
+    const revision = this.stored()?.revision ?? 0;
+    const id = this.studentId() ?? this.newId;
+    this.api.saveStudent(id, { revision, name: name.trim(), handedness, minor, notes }).subscribe({
+      next: () => void this.router.navigate(['/students', id]),
+      error: (error: unknown) => {
+        this.busy.set(false);
+        this.problem.set(toProblem(error));
+      },
+    });
+  }
+
+  private show(student: StudentView): void {
+    this.stored.set(student);
+    this.form.setValue({
+      name: student.name,
+      handedness: student.handedness,
+      minor: student.minor,
+      notes: student.notes,
+    });
+  }
+}

@@ -1,0 +1,66 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { Router, RouterLink } from '@angular/router';
+import { type TeeSheetEntry, type TodayView } from '@lotrecht/contract';
+import { AcademyApi } from '../../api/academy-api.ts';
+import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { CurrentWorkStore } from '../../session/current-work.store.ts';
+import { dayText, localDay, weekdayText } from '../../ui/dates.ts';
+import { ProblemNote } from '../../ui/problem-note.ts';
+
+@Component({
+  selector: 'lo-today',
+  imports: [MatButton, RouterLink, ProblemNote],
+  templateUrl: './today.html',
+  styleUrl: './today.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TodayPage {
+  protected readonly today = localDay(new Date());
+  protected readonly view = signal<TodayView | null>(null);
+  protected readonly problem = signal<ApiProblem | null>(null);
+  protected readonly weekdayText = weekdayText;
+  protected readonly dayText = dayText;
+
+  /** Each student once, seen last first, without those of today. */
+  protected readonly seenLately = computed(() => {
+    const view = this.view();
+    if (view === null) return [];
+    const seen = new Set(view.lessons.map((l) => l.studentId));
+    return view.earlier.filter(({ studentId }) => !seen.has(studentId) && seen.add(studentId));
+  });
+
+  /** The first lesson without a check is what needs doing now. */
+  protected readonly nextUp = computed(
+    () => this.view()?.lessons.find((l) => l.checkCount === 0)?.lessonId ?? null,
+  );
+
+  private readonly api = inject(AcademyApi);
+  private readonly router = inject(Router);
+
+  constructor() {
+    inject(CurrentWorkStore).clear();
+    this.load();
+  }
+
+  protected load(): void {
+    this.problem.set(null);
+    this.api.today(this.today).subscribe({
+      next: (view) => this.view.set(view),
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+
+  /** A lesson today and its first check: the second tap of two. */
+  protected startLesson({ studentId }: TeeSheetEntry): void {
+    const lessonId = crypto.randomUUID();
+    this.api.saveLesson(lessonId, { revision: 0, studentId, heldOn: this.today, notes: '' }).subscribe({
+      next: () => void this.router.navigate(['/lessons', lessonId, 'checks', crypto.randomUUID()]),
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+
+  protected startCheck({ lessonId }: TeeSheetEntry): void {
+    void this.router.navigate(['/lessons', lessonId, 'checks', crypto.randomUUID()]);
+  }
+}

@@ -1,0 +1,73 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+
+const root = path.resolve(import.meta.dirname, '../../..');
+
+/** What the start printed. */
+export interface Served {
+  readonly address: string;
+  readonly output: string;
+}
+
+function freePort(): Promise<number> {
+  return new Promise((resolve) => {
+    const probe = createServer();
+    probe.listen(0, '127.0.0.1', () => {
+      const address = probe.address();
+      probe.close(() => resolve(typeof address === 'object' && address !== null ? address.port : 0));
+    });
+  });
+}
+
+/** Lotrecht as a person starts it: `npm start` on a data folder of its own. */
+export class Installation {
+  readonly dataDir = mkdtempSync(path.join(tmpdir(), 'lotrecht-e2e-'));
+  private process: ChildProcess | undefined;
+  private port = 0;
+
+  /** Starts and waits for the address. The port stays the same from start to start. */
+  async start(...options: readonly string[]): Promise<Served> {
+    this.port ||= await freePort();
+    const started = spawn(
+      process.execPath,
+      [path.join(root, 'scripts/start.mjs'), '--port', String(this.port), '--data', this.dataDir, ...options],
+      { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] },
+    );
+    this.process = started;
+    return new Promise((resolve, reject) => {
+      let output = '';
+      const read = (chunk: Buffer): void => {
+        output += chunk.toString();
+        const address = /served at\s+(http\S+)/.exec(output)?.[1];
+        if (address !== undefined && output.includes('Ctrl-C')) resolve({ address, output });
+      };
+      started.stdout.on('data', read);
+      started.stderr.on('data', read);
+      started.once('exit', (code) => reject(new Error(`start ended with ${code}:\n${output}`)));
+    });
+  }
+
+  /** Sends a signal and waits until the start has gone. @returns its exit code */
+  async stop(signal: NodeJS.Signals = 'SIGTERM'): Promise<number | null> {
+    const running = this.process;
+    if (running === undefined || running.exitCode !== null) return null;
+    const gone = new Promise<number | null>((resolve) => running.once('exit', resolve));
+    running.kill(signal);
+    return gone;
+  }
+
+  /** Stops and takes the data away. */
+  async remove(): Promise<void> {
+    await this.stop();
+    rmSync(this.dataDir, { recursive: true, force: true });
+  }
+}
+
+/** The demo sign-in as printed. */
+export function demoSignIn({ output }: Served): { email: string; password: string } {
+  const [, email = '', password = ''] = /Demo sign-in\s+(\S+)\s+password\s+(\S+)/.exec(output) ?? [];
+  return { email, password };
+}

@@ -1,0 +1,30 @@
+import { defineConfig } from '@playwright/test';
+
+/** Debian's Chromium, told to ask nothing of the network. */
+const ARGS = [
+  '--no-sandbox',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--disable-default-apps',
+  '--disable-extensions',
+  '--disable-dev-shm-usage',
+];
+
+export default defineConfig({
+  testDir: 'stories',
+  testMatch: '**/*.story.ts',
+  outputDir: '../../test-results/e2e',
+  fullyParallel: false,
+  workers: 1,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  reporter: [['list'], ['json', { outputFile: '../../test-results/e2e.json' }]],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    trace: 'retain-on-failure',
+    launchOptions: { executablePath: process.env['LOTRECHT_CHROMIUM'] ?? '/usr/bin/chromium', args: ARGS },
+  },
+});

@@ -1,0 +1,110 @@
+import { spawnSync } from 'node:child_process';
+import { createServer } from 'node:http';
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { expect, test } from '@playwright/test';
+import { Installation } from '../pages/installation.ts';
+
+const start = path.resolve(import.meta.dirname, '../../../scripts/start.mjs');
+
+/** Command lines of processes that name the data folder. */
+function leftRunning(dataDir: string): string[] {
+  return readdirSync('/proc')
+    .filter((name) => /^\d+$/.test(name))
+    .map((pid) => {
+      try {
+        return readFileSync(`/proc/${pid}/cmdline`, 'utf8').replaceAll('\0', ' ');
+      } catch {
+        // Gone between listing and reading.
+        return '';
+      }
+    })
+    .filter((line) => line.includes(dataDir));
+}
+
+test.describe('the start', () => {
+  test.setTimeout(300_000);
+  const installation = new Installation();
+
+  test.afterAll(() => installation.remove());
+
+  test('of an empty installation lets the first academy be made with the printed code', async ({ page }) => {
+    const { address, output } = await installation.start('--empty');
+    expect(output).not.toContain('Demo sign-in');
+    const code = /one-time code is\s+(\S+)/.exec(output)?.[1] ?? '';
+    await page.goto(address);
+    await page.getByLabel('One-time code').fill(code);
+    await page.getByLabel('Name of the academy').fill('Upper Tarn');
+    await page.getByLabel('Your name').fill('Ansa Rill');
+    await page.getByLabel('E-mail').fill('ansa@uppertarn.example');
+    await page.getByLabel('Password').fill('a line through the ball');
+    await page.getByRole('button', { name: 'Make the academy' }).click();
+    await expect(page.getByText('No students yet.')).toBeVisible();
+    expect((await page.request.get(new URL('/health/ready', address).href)).status()).toBe(200);
+  });
+
+  test('refuses a second one on the same data, in a sentence with a way out', () => {
+    const second = spawnSync(process.execPath, [start, '--port', '4399', '--data', installation.dataDir], {
+      encoding: 'utf8',
+    });
+    expect(second.status).toBe(1);
+    expect(second.stderr).toContain('already runs on this data folder');
+    expect(second.stderr).toContain('--data DIR');
+  });
+
+  for (const signal of ['SIGTERM', 'SIGINT'] as const) {
+    test(`stops cleanly on ${signal} and leaves nothing running`, async () => {
+      if (signal === 'SIGINT') await installation.start();
+      expect(await installation.stop(signal)).toBe(0);
+      expect(leftRunning(installation.dataDir)).toEqual([]);
+    });
+  }
+
+  test('cleans up after a start that was killed, and loses nothing', async ({ page }) => {
+    await installation.start('--empty');
+    await installation.stop('SIGKILL');
+    expect(leftRunning(installation.dataDir)).not.toEqual([]);
+    const startedAt = Date.now();
+    const { address, output } = await installation.start('--empty');
+    expect(Date.now() - startedAt).toBeLessThan(15_000);
+    expect(output).toContain('An earlier start did not end cleanly');
+    expect(output).not.toContain('one-time code');
+    await page.goto(address);
+    await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
+  });
+
+  test('takes over a lock that a dead process left half-written', async () => {
+    await installation.stop();
+    writeFileSync(path.join(installation.dataDir, 'running.json'), '{"pid":');
+    const { output } = await installation.start('--empty');
+    expect(output).toContain('cleaning up after it');
+  });
+
+  test('keeps its secrets to the owner', () => {
+    const mode = spawnSync('stat', ['-c', '%a', path.join(installation.dataDir, 'secrets.json')], {
+      encoding: 'utf8',
+    });
+    expect(mode.stdout.trim()).toBe('600');
+    const secrets = readFileSync(path.join(installation.dataDir, 'secrets.json'), 'utf8');
+    const log = readFileSync(path.join(installation.dataDir, 'server.log'), 'utf8');
+    expect(log).not.toContain((JSON.parse(secrets) as { databasePassword: string }).databasePassword);
+  });
+
+  test('names a busy port and the next one', async () => {
+    const other = createServer();
+    await new Promise<void>((resolve) => other.listen(0, '127.0.0.1', resolve));
+    const address = other.address();
+    const port = typeof address === 'object' && address !== null ? address.port : 0;
+    const refused = spawnSync(process.execPath, [start, '--port', String(port)], { encoding: 'utf8' });
+    other.close();
+    expect(refused.status).toBe(1);
+    expect(refused.stderr).toContain(`Port ${port} is used by another program.`);
+    expect(refused.stderr).toContain(`--port ${port + 1}`);
+  });
+
+  test('explains an option it does not know', () => {
+    const refused = spawnSync(process.execPath, [start, '--prot', '4311'], { encoding: 'utf8' });
+    expect(refused.status).toBe(1);
+    expect(refused.stderr).toContain('--port N');
+  });
+});

@@ -1,0 +1,109 @@
+#!/usr/bin/env node
+/** `npm start`: from a fresh clone to a served address, and everything stopped again on Ctrl-C. */
+import { randomBytes } from 'node:crypto';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { HELP, readArguments } from './start/arguments.mjs';
+import { buildAll, installPackages } from './start/build.mjs';
+import { openDataFolder } from './start/data-folder.mjs';
+import { startMariaDb } from './start/mariadb.mjs';
+import { requireFreePort } from './start/ports.mjs';
+import { runCommand, stopCommands } from './start/run-command.mjs';
+import { takeRunLock } from './start/run-lock.mjs';
+import { say, StartError } from './start/say.mjs';
+import { startServer } from './start/server-process.mjs';
+
+const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..');
+
+/** What was started, newest last; stopped in reverse. */
+const toStop = [];
+let stopping;
+
+function stopAll(exitCode) {
+  stopping ??= (async () => {
+    stopCommands();
+    for (const stop of toStop.reverse()) await stop();
+    process.exit(exitCode);
+  })();
+  return stopping;
+}
+
+function requireNode() {
+  const [major, minor] = process.versions.node.split('.').map(Number);
+  if (major < 20 || (major === 20 && minor < 19)) {
+    throw new StartError(`Node.js 20.19 or newer is needed; this is ${process.versions.node}.`);
+  }
+}
+
+async function start() {
+  const options = readArguments(process.argv.slice(2), root);
+  if (options.help) {
+    say(HELP);
+    return;
+  }
+  requireNode();
+  await requireFreePort(options.port);
+  const folder = openDataFolder(options.dataDir);
+  toStop.push(takeRunLock(folder.dir, options.port));
+  await installPackages(root);
+  await buildAll(root);
+  const databaseUrl = process.env.LOTRECHT_DATABASE_URL ?? (await ownDatabase(folder));
+  const setupCode = randomBytes(5).toString('hex').toUpperCase();
+  const environment = {
+    LOTRECHT_DATABASE_URL: databaseUrl,
+    LOTRECHT_MIGRATIONS: path.join(root, 'db/migrations'),
+    LOTRECHT_WEB_ROOT: path.join(root, 'packages/web/dist/browser'),
+    LOTRECHT_PORT: String(options.port),
+    LOTRECHT_SETUP_CODE: setupCode,
+  };
+  const demoEmail = options.empty ? null : await loadDemo(environment, folder.secrets.demoPassword);
+  const server = await startServer(root, folder.dir, environment, () => void stopAll(1));
+  toStop.push(server.stop);
+  await announce(server.address, { demoEmail, demoPassword: folder.secrets.demoPassword, setupCode });
+}
+
+async function ownDatabase(folder) {
+  const mariaDb = await startMariaDb(folder);
+  toStop.push(mariaDb.stop);
+  return mariaDb.url;
+}
+
+/** @returns {Promise<string | null>} the demo's sign-in, or null where this database holds other data */
+async function loadDemo(environment, demoPassword) {
+  const { code, output } = await runCommand(
+    process.execPath,
+    [path.join(root, 'packages/server/dist/demo/main.js')],
+    { cwd: root, env: { ...process.env, ...environment, LOTRECHT_DEMO_PASSWORD: demoPassword } },
+  );
+  if (code !== 0) throw new StartError(`The demo data could not be loaded.\n\n${output.trim()}`);
+  const { loaded, email } = JSON.parse(output);
+  if (loaded !== null)
+    say(`Loaded the demo: ${loaded.students} students, ${loaded.lessons} lessons, ${loaded.checks} checks.`);
+  return email;
+}
+
+async function announce(address, { demoEmail, demoPassword, setupCode }) {
+  const { needed } = await (await fetch(new URL('api/setup', address))).json();
+  say();
+  say(`  Lotrecht is served at  ${address}`);
+  if (needed) {
+    say(`  Make the first academy there; its one-time code is  ${setupCode}`);
+  } else if (demoEmail !== null) {
+    say(`  Demo sign-in  ${demoEmail}  password  ${demoPassword}`);
+  }
+  say('  Stop with Ctrl-C.');
+  say();
+}
+
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
+  process.on(signal, () => {
+    say('Stopping ...');
+    void stopAll(0);
+  });
+}
+
+start().catch((error) => {
+  if (stopping !== undefined) return;
+  process.stderr.write(`\n${error instanceof StartError ? error.message : error.stack}\n`);
+  void stopAll(1);
+});

@@ -1,0 +1,34 @@
+import { createServer } from 'node:net';
+import { StartError } from './say.mjs';
+
+function tryPort(port) {
+  return new Promise((resolve, reject) => {
+    const probe = createServer();
+    probe.once('error', reject);
+    probe.listen(port, '127.0.0.1', () => {
+      const { port: got } = probe.address();
+      probe.close(() => resolve(got));
+    });
+  });
+}
+
+/** A port nobody listens on. */
+export function freePort() {
+  return tryPort(0);
+}
+
+/** Refuses a port that is taken, before anything else is started. */
+export async function requireFreePort(port) {
+  try {
+    await tryPort(port);
+  } catch (error) {
+    if (error.code === 'EACCES') {
+      throw new StartError(
+        `This user may not use port ${port}. Choose one above 1023: npm start -- --port 4310`,
+      );
+    }
+    throw new StartError(
+      `Port ${port} is used by another program. Choose another: npm start -- --port ${port + 1}`,
+    );
+  }
+}

@@ -1,0 +1,92 @@
+#!/usr/bin/env node
+/** `npm test`: from lint to the browser stories, one command, one closing line. */
+import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { spawn } from 'node:child_process';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { buildAll, installPackages } from './start/build.mjs';
+import { ensureProgram } from './start/debian-packages.mjs';
+import { say, StartError } from './start/say.mjs';
+
+const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..');
+const reports = path.join(root, 'test-results');
+const bin = (name) => path.join(root, 'node_modules/.bin', name);
+const totals = { passed: 0, failed: 0 };
+
+function run(command, args, options = {}) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'inherit', 'inherit'], ...options });
+    child.once('error', () => resolve(1));
+    child.once('close', (code) => resolve(code ?? 1));
+  });
+}
+
+/** A check without tests of its own counts as one. */
+async function check(title, command, args) {
+  say(`\n── ${title}`);
+  const ok = (await run(command, args)) === 0;
+  totals[ok ? 'passed' : 'failed'] += 1;
+}
+
+/** A runner that writes a report counts its tests; one that fails without a failed test counts as failed. */
+async function tests(title, { command, args, report, count, cwd = root }) {
+  say(`\n── ${title}`);
+  const code = await run(command, args, { cwd });
+  let counted = { passed: 0, failed: 0 };
+  try {
+    counted = count(JSON.parse(readFileSync(path.join(reports, report), 'utf8')));
+  } catch (error) {
+    say(`No report of ${title}: ${error.message}`);
+  }
+  totals.passed += counted.passed;
+  totals.failed += code !== 0 || counted.passed === 0 ? Math.max(1, counted.failed) : 0;
+}
+
+const countVitest = ({ numPassedTests, numFailedTests }) => ({
+  passed: numPassedTests,
+  failed: numFailedTests,
+});
+const countPlaywright = ({ stats }) => ({ passed: stats.expected, failed: stats.unexpected + stats.flaky });
+
+async function testAll() {
+  await installPackages(root);
+  await ensureProgram('mariadbd', 'mariadb-server');
+  await ensureProgram('chromium', 'chromium');
+  rmSync(reports, { recursive: true, force: true });
+  mkdirSync(reports, { recursive: true });
+  await buildAll(root);
+  await check('Format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
+  await check('Lint', bin('eslint'), ['.']);
+  await check('Dependency rules', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'packages']);
+  await check('Types of tests', bin('tsc'), ['-p', 'tsconfig.tests.json']);
+  await check('Types of the generator', bin('tsc'), ['-p', 'packages/contract/generate']);
+  await tests('Core, contract, server, rules', {
+    command: bin('vitest'),
+    args: ['run', '--reporter=dot', '--reporter=json', '--outputFile.json=test-results/vitest.json'],
+    report: 'vitest.json',
+    count: countVitest,
+  });
+  await tests('Web components', {
+    command: bin('ng'),
+    args: ['test', '--reporters=json', '--output-file=../../test-results/web.json'],
+    cwd: path.join(root, 'packages/web'),
+    report: 'web.json',
+    count: countVitest,
+  });
+  await tests('Stories in the browser', {
+    command: bin('playwright'),
+    args: ['test', '--config', 'packages/e2e/playwright.config.ts'],
+    report: 'e2e.json',
+    count: countPlaywright,
+  });
+}
+
+try {
+  await testAll();
+} catch (error) {
+  if (!(error instanceof StartError)) throw error;
+  process.stderr.write(`\n${error.message}\n`);
+  totals.failed += 1;
+}
+say(`\n${totals.passed} passed, ${totals.failed} failed`);
+process.exit(totals.failed === 0 && totals.passed > 0 ? 0 : 1);

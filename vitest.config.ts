@@ -15,9 +15,20 @@ export default defineConfig({
         test: {
           name: 'server',
           include: ['packages/server/src/**/*.test.ts'],
+          exclude: ['packages/server/src/faults/**'],
           globalSetup: ['packages/server/src/test/mariadb.setup.mjs'],
           testTimeout: 20_000,
           hookTimeout: 60_000,
+        },
+      },
+      {
+        ...source,
+        test: {
+          name: 'faults',
+          include: ['packages/server/src/faults/**/*.test.ts'],
+          testTimeout: 600_000,
+          hookTimeout: 120_000,
+          fileParallelism: false,
         },
       },
       {

@@ -42,7 +42,8 @@ async function start() {
     return;
   }
   requireNode();
-  await requireFreePort(options.port);
+  await requireFreePort(options.port, options.host);
+  if (options.redirectPort !== undefined) await requireFreePort(options.redirectPort, options.host);
   const folder = openDataFolder(options.dataDir);
   toStop.push(takeRunLock(folder.dir, options.port));
   await installPackages(root);
@@ -55,11 +56,16 @@ async function start() {
     LOTRECHT_WEB_ROOT: path.join(root, 'packages/web/dist/browser'),
     LOTRECHT_PORT: String(options.port),
     LOTRECHT_SETUP_CODE: setupCode,
+    LOTRECHT_POST_DIR: folder.postDir,
+    LOTRECHT_HOST: options.host,
+    ...(options.cert && { LOTRECHT_TLS_CERT: options.cert, LOTRECHT_TLS_KEY: options.key }),
+    ...(options.redirectPort && { LOTRECHT_REDIRECT_PORT: String(options.redirectPort) }),
+    ...(options.trustedProxy && { LOTRECHT_TRUSTED_PROXY: options.trustedProxy }),
   };
   const demoEmail = options.empty ? null : await loadDemo(environment, folder.secrets.demoPassword);
   const server = await startServer(root, folder.dir, environment, () => void stopAll(1));
   toStop.push(server.stop);
-  await announce(server.address, { demoEmail, demoPassword: folder.secrets.demoPassword, setupCode });
+  announce(server, { demoEmail, demoPassword: folder.secrets.demoPassword, setupCode });
 }
 
 async function ownDatabase(folder) {
@@ -82,11 +88,10 @@ async function loadDemo(environment, demoPassword) {
   return email;
 }
 
-async function announce(address, { demoEmail, demoPassword, setupCode }) {
-  const { needed } = await (await fetch(new URL('api/setup', address))).json();
+function announce({ address, setupNeeded }, { demoEmail, demoPassword, setupCode }) {
   say();
   say(`  Lotrecht is served at  ${address}`);
-  if (needed) {
+  if (setupNeeded) {
     say(`  Make the first academy there; its one-time code is  ${setupCode}`);
   } else if (demoEmail !== null) {
     say(`  Demo sign-in  ${demoEmail}  password  ${demoPassword}`);

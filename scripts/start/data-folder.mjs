@@ -8,12 +8,14 @@ const DEMO_WORDS = ['heron', 'kiln', 'barge', 'lantern', 'weir', 'raft', 'twine'
 /**
  * Opens the data folder and the secrets in it; both are for the owner alone.
  *
- * @returns {{ dir: string, secrets: { databasePassword: string, rootPassword: string, demoPassword: string } }}
+ * @returns {{ dir: string, postDir: string, secrets: { databasePassword: string, rootPassword: string, demoPassword: string } }}
  */
 export function openDataFolder(dir) {
   try {
     mkdirSync(dir, { recursive: true, mode: 0o700 });
-    return { dir, secrets: readSecrets(path.join(dir, 'secrets.json')) };
+    const postDir = path.join(dir, 'post');
+    mkdirSync(postDir, { recursive: true, mode: 0o700 });
+    return { dir, postDir, secrets: readSecrets(path.join(dir, 'secrets.json')) };
   } catch (error) {
     throw new StartError(
       `The data folder ${dir} cannot be used (${error.code ?? error.message}). Choose another with --data DIR.`,

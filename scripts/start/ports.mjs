@@ -1,11 +1,11 @@
 import { createServer } from 'node:net';
 import { StartError } from './say.mjs';
 
-function tryPort(port) {
+function tryPort(port, host = '127.0.0.1') {
   return new Promise((resolve, reject) => {
     const probe = createServer();
     probe.once('error', reject);
-    probe.listen(port, '127.0.0.1', () => {
+    probe.listen(port, host, () => {
       const { port: got } = probe.address();
       probe.close(() => resolve(got));
     });
@@ -18,9 +18,9 @@ export function freePort() {
 }
 
 /** Refuses a port that is taken, before anything else is started. */
-export async function requireFreePort(port) {
+export async function requireFreePort(port, host) {
   try {
-    await tryPort(port);
+    await tryPort(port, host);
   } catch (error) {
     if (error.code === 'EACCES') {
       throw new StartError(

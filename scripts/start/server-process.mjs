@@ -9,13 +9,14 @@ const MOST_RESTARTS = 5;
 /**
  * Starts the application server and keeps it running.
  *
- * @returns {Promise<{ address: string, stop: () => Promise<void> }>}
+ * @returns {Promise<{ address: string, setupNeeded: boolean, stop: () => Promise<void> }>}
  */
 export async function startServer(root, dir, environment, onGivenUp) {
   let stopping = false;
   let restarts = 0;
   const launch = () => launchServer(root, dir, environment);
-  let { child, address } = await launch();
+  const first = await launch();
+  let { child } = first;
   const watch = () =>
     child.once('exit', () => {
       if (stopping) return;
@@ -26,7 +27,7 @@ export async function startServer(root, dir, environment, onGivenUp) {
       say('The server stopped by itself; starting it again.');
       launch().then(
         (next) => {
-          ({ child, address } = next);
+          ({ child } = next);
           watch();
         },
         (error) => {
@@ -37,7 +38,8 @@ export async function startServer(root, dir, environment, onGivenUp) {
     });
   watch();
   return {
-    address,
+    address: first.address,
+    setupNeeded: first.setupNeeded,
     stop: async () => {
       stopping = true;
       if (isAlive(child.pid)) await endProcess(child.pid);
@@ -58,7 +60,15 @@ function launchServer(root, dir, environment) {
     child.stderr.on('data', (chunk) => {
       complaint = (complaint + chunk).slice(-4000);
     });
-    child.once('message', ({ listening }) => resolve({ child, address: listening }));
+    let waiting = false;
+    child.on('message', (message) => {
+      if (message.listening !== undefined) {
+        resolve({ child, address: message.listening, setupNeeded: message.setupNeeded });
+      } else if (message.waiting && !waiting) {
+        waiting = true;
+        say('The database does not answer yet; waiting for it (Ctrl-C to give up) ...');
+      }
+    });
     child.once('exit', (code) =>
       reject(new StartError(`The server did not start (exit ${code}).\n${complaint.trim()}`)),
     );

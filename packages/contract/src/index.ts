@@ -6,15 +6,20 @@ export {
   type EyeReading,
   type FaceRodReading,
   type FirstAcademy,
+  type Invitation,
   type GapsReading,
   type LessonInput,
   type LineResult,
+  type LinkUse,
+  type PasswordChange,
+  type PasswordForgotten,
   type PointsAtReading,
   type ResultDocument,
   type SignIn,
   type SquareReading,
   type StudentInput,
   type TurnResult,
+  type Unlock,
 } from './generated/types.ts';
 
 // Validation
@@ -22,11 +27,16 @@ export {
   validateCheckDocument,
   validateCheckInput,
   validateFirstAcademy,
+  validateInvitation,
   validateLessonInput,
+  validateLinkUse,
+  validatePasswordChange,
+  validatePasswordForgotten,
   type Validator,
   validateResultDocument,
   validateSignIn,
   validateStudentInput,
+  validateUnlock,
 } from './validate.ts';
 export { DocumentRefused, type Refusal } from './refusal/document-refused.ts';
 
@@ -47,11 +57,16 @@ export { documentField } from './units/si.ts';
 
 // What the server answers
 export {
+  type AuditEntryView,
   type CheckReason,
   type CheckVersionView,
   type CheckView,
+  type InstructorView,
   type LessonView,
+  type LinkView,
+  type PostView,
   type SavedCheckView,
+  type SessionEntryView,
   type SessionView,
   type SetupView,
   type StudentPageView,

@@ -2,10 +2,15 @@ import {
   type CheckDocument,
   type CheckInput,
   type FirstAcademy,
+  type Invitation,
   type LessonInput,
+  type LinkUse,
+  type PasswordChange,
+  type PasswordForgotten,
   type ResultDocument,
   type SignIn,
   type StudentInput,
+  type Unlock,
 } from './generated/types.ts';
 import * as generated from './generated/validators.ts';
 import { DocumentRefused, type Refusal } from './refusal/document-refused.ts';
@@ -91,3 +96,15 @@ export const validateLessonInput: Validator<LessonInput> = validator(generated.v
 export const validateSignIn: Validator<SignIn> = validator(generated.validateSignIn);
 /** Validates the making of the first academy. */
 export const validateFirstAcademy: Validator<FirstAcademy> = validator(generated.validateFirstAcademy);
+/** Validates the password that opens a locked session. */
+export const validateUnlock: Validator<Unlock> = validator(generated.validateUnlock);
+/** Validates a change of one's own password. */
+export const validatePasswordChange: Validator<PasswordChange> = validator(generated.validatePasswordChange);
+/** Validates the address of a forgotten password. */
+export const validatePasswordForgotten: Validator<PasswordForgotten> = validator(
+  generated.validatePasswordForgotten,
+);
+/** Validates an invitation. */
+export const validateInvitation: Validator<Invitation> = validator(generated.validateInvitation);
+/** Validates the use of a one-time link. */
+export const validateLinkUse: Validator<LinkUse> = validator(generated.validateLinkUse);

@@ -30,6 +30,18 @@ function callOf(route: string): Call | undefined {
     'post /api/setup': { path: '/api/setup', body: {}, stranger: 'refused' },
     'post /api/session': { path: '/api/session', body: {}, stranger: 'refused' },
     'get /api/session': { path: '/api/session', stranger: 'own-data' },
+    'post /api/session/lock': { path: '/api/session/lock', body: {}, stranger: 'own-data' },
+    'post /api/session/unlock': { path: '/api/session/unlock', body: {}, stranger: 'refused' },
+    'get /api/sessions': { path: '/api/sessions', stranger: 'own-data' },
+    'delete /api/sessions/:id': { path: `/api/sessions/${ids.studentId}`, stranger: 'refused' },
+    'put /api/password': { path: '/api/password', body: {}, stranger: 'refused' },
+    'post /api/password-forgotten': { path: '/api/password-forgotten', body: {}, stranger: 'refused' },
+    'post /api/invitations': { path: '/api/invitations', body: {}, stranger: 'refused' },
+    'get /api/links/:token': { path: '/api/links/guessed', stranger: 'refused' },
+    'post /api/links/:token': { path: '/api/links/guessed', body: {}, stranger: 'refused' },
+    'get /api/instructors': { path: '/api/instructors', stranger: 'own-data' },
+    'get /api/post': { path: '/api/post', stranger: 'own-data' },
+    'get /api/audit': { path: '/api/audit', stranger: 'own-data' },
     'delete /api/session': { path: '/api/session', stranger: 'own-data' },
     'delete /api/sessions': { path: '/api/sessions', stranger: 'own-data' },
     'get /api/students': { path: '/api/students', stranger: 'own-data' },
@@ -84,7 +96,11 @@ beforeAll(async () => {
 afterAll(() => app.stop());
 
 describe('every route', () => {
-  const routes = allRoutes({ db: undefined as never, setupCode: undefined });
+  const routes = allRoutes({
+    db: { pool: {}, name: '' } as never,
+    postBox: undefined as never,
+    setupCode: undefined,
+  });
   const names = routes.map((r) => `${r.method} ${r.path}`);
 
   it('has an entry in this walk', () => {
@@ -119,13 +135,34 @@ describe('every route', () => {
     expect((await colleague.send(name.split(' ')[0] ?? '', call?.path ?? '', call?.body)).status).toBe(404);
   });
 
-  it.each(['/api/students', '/api/today/2026-04-17'])('%s shows strangers nothing', async (path) => {
-    for (const client of [stranger, colleague]) {
-      const answer = await client.get(path);
-      expect(answer.status).toBe(200);
-      expect(JSON.stringify(answer.body)).not.toContain('Runa');
-    }
+  const forHeads = routes.filter((r) => r.access === 'head').map((r) => `${r.method} ${r.path}`);
+
+  it.each(forHeads)('%s answers 403 to an instructor who is no head', async (name) => {
+    const call = callOf(name);
+    const answer = await colleague.send(name.split(' ')[0] ?? '', call?.path ?? '', call?.body);
+    expect(answer.status).toBe(403);
+    expect(answer.body).toMatchObject({ code: 'head-only' });
   });
+
+  const open = routes.filter((r) => r.access === 'signed-in' || r.access === 'head');
+
+  it.each(open.map((r) => `${r.method} ${r.path}`))('%s answers 423 on a locked device', async (name) => {
+    const locked = (await app.signedIn(await app.academy('Locked'), 'head')).client;
+    await locked.post('/api/session/lock', {});
+    const call = callOf(name);
+    expect((await locked.send(name.split(' ')[0] ?? '', call?.path ?? '', call?.body)).status).toBe(423);
+  });
+
+  it.each(['/api/students', '/api/today/2026-04-17', '/api/audit', '/api/post'])(
+    '%s shows strangers nothing',
+    async (path) => {
+      for (const client of [stranger, colleague]) {
+        const answer = await client.get(path);
+        expect([200, 403]).toContain(answer.status);
+        expect(JSON.stringify(answer.body)).not.toContain('Runa');
+      }
+    },
+  );
 
   it('left the owner’s data as it was', async () => {
     const answer = await owner.get(`/api/students/${ids.studentId}`);

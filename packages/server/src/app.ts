@@ -1,38 +1,54 @@
 import Router from '@koa/router';
 import Koa, { type Middleware } from 'koa';
 import compress from 'koa-compress';
-import helmet from 'koa-helmet';
 import { type Logger } from 'pino';
+import { auditRoutes } from './audit/audit-routes.ts';
 import { checkRoutes } from './checks/check-routes.ts';
 import { type Database } from './database/database.ts';
 import { type AppContext, type RequestState } from './http/context.ts';
+import { believeProxy } from './http/believe-proxy.ts';
 import { answerErrors } from './http/errors.ts';
 import { healthRoutes } from './http/health-routes.ts';
 import { readJsonBody } from './http/json-body.ts';
 import { notFound, Problem } from './http/problem.ts';
+import { limitRequests } from './http/request-rate.ts';
 import { logRequests } from './http/request-log.ts';
 import { type Route } from './http/route.ts';
 import { requireSameOrigin } from './http/same-origin.ts';
-import { SECURITY_HEADERS } from './http/security-headers.ts';
+import { securityHeaders } from './http/security-headers.ts';
 import { serveWebApp } from './http/web-app.ts';
 import { identityRoutes } from './identity/identity-routes.ts';
+import { passwordRoutes } from './identity/password-routes.ts';
 import { recogniseSession, requireActor } from './identity/session-cookie.ts';
+import { signInLimits } from './identity/sign-in-limits.ts';
 import { lessonRoutes } from './lessons/lesson-routes.ts';
+import { type PostBox } from './post/post-box.ts';
 import { studentRoutes } from './students/student-routes.ts';
 
 /** What the app needs from outside. */
 export interface AppDependencies {
   readonly db: Database;
   readonly logger: Logger;
+  readonly postBox: PostBox;
   readonly setupCode: string | undefined;
   readonly webRoot: string | undefined;
+  /** Requests per device address and minute. */
+  readonly requestsPerMinute: number;
+  /** The address of a proxy whose forwarded headers are believed, or undefined: nobody's are. */
+  readonly trustedProxy: string | undefined;
 }
 
+/** What the routes need of it. */
+export type RouteDependencies = Pick<AppDependencies, 'db' | 'postBox' | 'setupCode'>;
+
 /** Every route there is, as data. */
-export function allRoutes({ db, setupCode }: Pick<AppDependencies, 'db' | 'setupCode'>): readonly Route[] {
+export function allRoutes({ db, postBox, setupCode }: RouteDependencies): readonly Route[] {
+  const limits = signInLimits(db.pool, db.name);
   return [
     ...healthRoutes(db),
-    ...identityRoutes(db, setupCode),
+    ...identityRoutes({ db, setupCode, limits }),
+    ...passwordRoutes({ db, postBox, limits }),
+    ...auditRoutes(db),
     ...studentRoutes(db),
     ...lessonRoutes(db),
     ...checkRoutes(db),
@@ -42,11 +58,14 @@ export function allRoutes({ db, setupCode }: Pick<AppDependencies, 'db' | 'setup
 /** Builds the application without a socket; `main.ts` alone listens. */
 export function createApp(deps: AppDependencies): Koa<RequestState> {
   const app = new Koa<RequestState>();
+  app.proxy = deps.trustedProxy !== undefined;
+  app.use(believeProxy(deps.trustedProxy));
   app.use(logRequests(deps.logger));
-  app.use(helmet(SECURITY_HEADERS));
+  app.use(securityHeaders());
   app.use(compress({ threshold: 1024 }));
   app.use(answerErrors());
   if (deps.webRoot !== undefined) app.use(serveWebApp(deps.webRoot));
+  app.use(limitRequests(deps.requestsPerMinute));
   app.use(requireSameOrigin());
   app.use(recogniseSession(deps.db));
   const router = new Router<RequestState>();
@@ -67,6 +86,13 @@ function guard({ access }: Route): Middleware<RequestState> {
   return async (ctx, next) => {
     if (access !== 'public') {
       const actor = requireActor(ctx as unknown as AppContext);
+      if (ctx.state.locked === true && access !== 'locked-too') {
+        throw new Problem({
+          status: 423,
+          code: 'locked',
+          title: 'This device is locked. Type your password to go on.',
+        });
+      }
       if (access === 'head' && actor.role !== 'head') {
         throw new Problem({ status: 403, code: 'head-only', title: 'Only the head instructor may do this.' });
       }

@@ -1,49 +1,100 @@
-import { createServer } from 'node:http';
+import { readFileSync } from 'node:fs';
+import { createServer, type RequestListener, type Server } from 'node:http';
+import { createServer as createTlsServer } from 'node:https';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { type Config, ConfigError, readConfig } from './config/read-config.ts';
-import { openDatabase } from './database/database.ts';
+import { isUnreachable, openDatabase } from './database/database.ts';
 import { migrate, MigrationError } from './database/migrate.ts';
+import { redirectToHttps } from './http/redirect.ts';
+import { anyAcademyExists } from './identity/instructor-repository.ts';
+import { simulatedPostBox } from './post/post-box.ts';
 
 const SHUTDOWN_GRACE_MS = 8_000;
+/** A request whose headers or body dribble in longer than this is cut off. */
+const TIMEOUTS = { requestTimeout: 30_000, headersTimeout: 10_000 };
+const DATABASE_TRY_MS = 2_000;
 
 /** The only place that reads the environment and listens. */
 async function main(): Promise<void> {
   const config = readConfig(process.env);
   const logger = pino({ level: config.logLevel, base: null });
-  await migrate(config.databaseUrl, config.migrationsDir);
   const db = openDatabase(config.databaseUrl);
-  const app = createApp({ db, logger, setupCode: config.setupCode, webRoot: config.webRoot });
-  const server = createServer({ requestTimeout: 30_000, headersTimeout: 10_000 }, app.callback());
-  await new Promise<void>((resolve, reject) => {
-    server.once('error', reject);
-    server.listen(config.port, config.host, resolve);
-  });
-  logger.info({ address: addressOf(server.address(), config) }, 'listening');
-  process.send?.({ listening: addressOf(server.address(), config) });
-
+  const app = createApp({ ...config, db, logger, postBox: simulatedPostBox(config.postDir) });
+  const servers = [openServer(config, app.callback())];
+  if (config.redirectPort !== undefined) servers.push(createServer(TIMEOUTS, redirectToHttps(config.port)));
+  // Served before the database answers: until then /health/ready says no and requests are told to come back.
+  await listen(servers[0], config.port, config.host);
+  await listen(servers[1], config.redirectPort ?? 0, config.host);
+  let stopping = false;
   const stop = (signal: string): void => {
+    if (stopping) return;
+    stopping = true;
     logger.info({ signal }, 'stopping');
     // Requests under way are answered; idle keep-alive connections are closed at once.
-    server.close(() => void db.close().then(() => process.exit(0)));
-    server.closeIdleConnections();
+    for (const server of servers) {
+      server.close();
+      server.closeIdleConnections();
+    }
+    servers[0]?.once('close', () => void db.close().then(() => process.exit(0)));
     setTimeout(() => process.exit(1), SHUTDOWN_GRACE_MS).unref();
   };
   process.once('SIGTERM', stop);
   process.once('SIGINT', stop);
   // The starter that owns us is gone: nothing must be left running.
   process.once('disconnect', () => stop('disconnect'));
+
+  while (!stopping) {
+    try {
+      await migrate(config.databaseUrl, config.migrationsDir);
+      break;
+    } catch (error) {
+      if (!isUnreachable(error)) throw error;
+      logger.warn('the database is away; trying again');
+      process.send?.({ waiting: true });
+      await new Promise((resolve) => setTimeout(resolve, DATABASE_TRY_MS));
+    }
+  }
+  const address = addressOf(servers[0], config);
+  logger.info({ address }, 'listening');
+  process.send?.({
+    listening: address,
+    setupNeeded: config.setupCode !== undefined && !(await anyAcademyExists(db)),
+  });
 }
 
-function addressOf(address: ReturnType<ReturnType<typeof createServer>['address']>, config: Config): string {
+function openServer({ tls }: Config, listener: RequestListener): Server {
+  if (tls === undefined) return createServer(TIMEOUTS, listener);
+  const read = (file: string): Buffer => {
+    try {
+      return readFileSync(file);
+    } catch {
+      throw new ConfigError(`The certificate or key ${file} cannot be read.`);
+    }
+  };
+  return createTlsServer({ ...TIMEOUTS, cert: read(tls.certFile), key: read(tls.keyFile) }, listener);
+}
+
+function listen(server: Server | undefined, port: number, host: string): Promise<void> {
+  return new Promise((resolve, reject) => {
+    if (server === undefined) {
+      resolve();
+      return;
+    }
+    server.once('error', reject);
+    server.listen(port, host, resolve);
+  });
+}
+
+function addressOf(server: Server | undefined, config: Config): string {
+  const address = server?.address();
   const port = typeof address === 'object' && address !== null ? address.port : config.port;
-  return `http://${config.host}:${port}/`;
+  return `${config.tls === undefined ? 'http' : 'https'}://${config.host}:${port}/`;
 }
 
 main().catch((error: unknown) => {
   const expected = error instanceof ConfigError || error instanceof MigrationError;
-  process.stderr.write(
-    `${expected ? error.message : error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`,
-  );
+  const text = error instanceof Error ? (error.stack ?? error.message) : String(error);
+  process.stderr.write(`${expected ? error.message : text}\n`);
   process.exit(1);
 });

@@ -2,6 +2,8 @@ import { type CheckDocument, type ResultDocument } from '../generated/types.ts';
 
 /** Who is signed in, and where. */
 export interface SessionView {
+  /** The tablet was left alone: only the password opens it again. */
+  readonly locked: boolean;
   readonly instructor: {
     readonly id: string;
     readonly name: string;
@@ -95,4 +97,48 @@ export interface TodayView {
   readonly date: string;
   readonly lessons: readonly TeeSheetEntry[];
   readonly earlier: readonly TeeSheetEntry[];
+}
+
+/** One device that is signed in. */
+export interface SessionEntryView {
+  readonly id: string;
+  readonly device: string;
+  /** UTC, ISO 8601. */
+  readonly createdAt: string;
+  readonly lastSeenAt: string;
+  /** The device that asks. */
+  readonly here: boolean;
+}
+
+/** An instructor of the academy. */
+export interface InstructorView {
+  readonly id: string;
+  readonly name: string;
+  readonly email: string;
+  readonly role: 'head' | 'instructor';
+}
+
+/** What a one-time link opens, before it is used. */
+export interface LinkView {
+  readonly kind: 'invitation' | 'password-reset';
+  readonly academyName: string;
+  readonly name: string;
+  readonly email: string;
+}
+
+/** A message in the simulated post box. */
+export interface PostView {
+  readonly id: string;
+  readonly recipient: string;
+  readonly subject: string;
+  readonly body: string;
+  readonly sentAt: string;
+}
+
+/** One access to a student's data. */
+export interface AuditEntryView {
+  readonly at: string;
+  readonly instructorName: string;
+  readonly studentName: string;
+  readonly action: 'seen' | 'changed' | 'deleted' | 'restored';
 }

@@ -7,13 +7,9 @@ import {
 } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
 import { sql, type SqlFragment } from '../database/sql.ts';
+import { isoFromUtc } from '../database/utc.ts';
 import { type Actor } from '../http/context.ts';
 import { visibleStudents } from '../students/visible.ts';
-
-/** MariaDB's "2026-11-24 09:30:00.000" as ISO 8601; the session runs in UTC. */
-function toIso(utc: string): string {
-  return `${utc.replace(' ', 'T')}Z`;
-}
 
 function selectChecks(where: SqlFragment): SqlFragment {
   return sql`
@@ -26,7 +22,7 @@ function selectChecks(where: SqlFragment): SqlFragment {
 }
 
 function toView(row: CheckView): CheckView {
-  return { ...row, createdAt: toIso(row.createdAt), savedAt: toIso(row.savedAt) };
+  return { ...row, createdAt: isoFromUtc(row.createdAt), savedAt: isoFromUtc(row.savedAt) };
 }
 
 async function listChecks(db: Queries, actor: Actor, where: SqlFragment): Promise<readonly CheckView[]> {
@@ -93,7 +89,7 @@ export async function listVersions(
     JOIN instructor i ON i.academy_id = v.academy_id AND i.id = v.instructor_id
     WHERE ${visibleStudents(actor)} AND v.check_id = ${checkId} AND c.deleted_at IS NULL
     ORDER BY v.revision DESC`);
-  return rows.map((row) => ({ ...row, savedAt: toIso(row.savedAt) }));
+  return rows.map((row) => ({ ...row, savedAt: isoFromUtc(row.savedAt) }));
 }
 
 /** Where a new check belongs. */

@@ -17,6 +17,9 @@ describe('the configuration', () => {
     [{ ...good, LOTRECHT_DATABASE_URL: 'http://secret@host' }, 'LOTRECHT_DATABASE_URL'],
     [{ ...good, LOTRECHT_MIGRATIONS: '' }, 'LOTRECHT_MIGRATIONS'],
     [{ ...good, LOTRECHT_LOG: 'loud' }, 'LOTRECHT_LOG'],
+    [{ ...good, LOTRECHT_HOST: '0.0.0.0' }, 'LOTRECHT_TLS_CERT'],
+    [{ ...good, LOTRECHT_TLS_CERT: 'cert.pem' }, 'go together'],
+    [{ ...good, LOTRECHT_REQUESTS_PER_MINUTE: '0' }, 'LOTRECHT_REQUESTS_PER_MINUTE'],
   ])('names the setting that is wrong and never its secret', (env, name) => {
     expect(() => readConfig(env)).toThrow(name);
     expect(() => readConfig(env)).not.toThrow('secret');

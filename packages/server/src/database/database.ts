@@ -1,4 +1,6 @@
+import { type Pool } from 'mysql2';
 import mysql from 'mysql2/promise';
+import { connectionOptions } from './connection-options.ts';
 import { type Sql } from './sql.ts';
 
 /** The verbs of plain SQL, by how many rows are expected. */
@@ -16,6 +18,9 @@ export interface Database extends Queries {
   /** Runs `work` in one transaction, retried when the server chose it as a deadlock's victim. */
   inTransaction<T>(work: (tx: Queries) => Promise<T>): Promise<T>;
   close(): Promise<void>;
+  /** The driver's own pool and the database's name, for libraries that bring their own queries. */
+  readonly pool: Pool;
+  readonly name: string;
 }
 
 const DUPLICATE = 1062;
@@ -70,24 +75,14 @@ function queriesOn(connection: mysql.Pool | mysql.PoolConnection): Queries {
   };
 }
 
-/** Opens a pool. Times are UTC strings, JSON arrives parsed, big numbers are never rounded. */
+/** Opens a pool. */
 export function openDatabase(databaseUrl: string): Database {
-  const url = new URL(databaseUrl);
-  const pool = mysql.createPool({
-    host: url.hostname,
-    port: url.port === '' ? 3306 : Number(url.port),
-    user: decodeURIComponent(url.username),
-    password: decodeURIComponent(url.password),
-    database: url.pathname.slice(1),
-    connectionLimit: 10,
-    connectTimeout: 5_000,
-    timezone: 'Z',
-    dateStrings: true,
-    decimalNumbers: false,
-    supportBigNumbers: true,
-  });
+  const options = connectionOptions(databaseUrl);
+  const pool = mysql.createPool({ ...options, connectionLimit: 10 });
   return {
     ...queriesOn(pool),
+    pool: pool.pool,
+    name: options.database,
     inTransaction: async (work) => {
       for (let attempt = 1; ; attempt++) {
         const connection = await pool.getConnection();

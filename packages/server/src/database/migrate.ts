@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { readdir, readFile } from 'node:fs/promises';
 import path from 'node:path';
 import mysql from 'mysql2/promise';
+import { connectionOptions } from './connection-options.ts';
 
 /** A migration that cannot be applied; `message` says what happened and what to do. */
 export class MigrationError extends Error {
@@ -49,10 +50,8 @@ async function readMigrations(dir: string): Promise<MigrationFile[]> {
 export async function migrate(databaseUrl: string, dir: string): Promise<readonly string[]> {
   const files = await readMigrations(dir);
   const connection = await mysql.createConnection({
-    uri: databaseUrl.replace(/^mariadb:/, 'mysql:'),
+    ...connectionOptions(databaseUrl),
     multipleStatements: true,
-    timezone: 'Z',
-    dateStrings: true,
   });
   try {
     const [rows] = await connection.query('SELECT GET_LOCK(?, ?) AS held', [LOCK_NAME, LOCK_WAIT_S]);

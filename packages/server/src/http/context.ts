@@ -12,8 +12,12 @@ export interface Actor {
 export interface RequestState {
   requestId: string;
   log: Logger;
+  /** What style elements of this page carry. */
+  styleNonce: string;
   /** Set by the session middleware; routes that need it go through `requireActor`. */
   actor?: Actor;
+  /** The session was locked: only its password opens it again. */
+  locked?: boolean;
   /** SHA-256 of the session cookie's token. */
   tokenHash?: Buffer;
 }

@@ -1,7 +1,10 @@
 import { type AppContext } from './context.ts';
 
-/** Who may call a route at all; whose data it shows is the query's business. */
-export type Access = 'public' | 'signed-in' | 'head';
+/**
+ * Who may call a route at all: anyone, a session even while it is locked, an open session, a head. Whose data it
+ * shows is the query's business.
+ */
+export type Access = 'public' | 'locked-too' | 'signed-in' | 'head';
 
 /** One route as data, so that a test can walk all of them. */
 export interface Route {

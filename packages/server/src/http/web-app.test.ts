@@ -8,7 +8,7 @@ let app: TestApp;
 
 beforeAll(async () => {
   const root = mkdtempSync(path.join(tmpdir(), 'lotrecht-web-'));
-  writeFileSync(path.join(root, 'index.html'), '<!doctype html><title>Lotrecht</title>');
+  writeFileSync(path.join(root, 'index.html'), '<!doctype html><title>Lotrecht</title><lo-app></lo-app>');
   writeFileSync(path.join(root, 'main-ABCD1234.js'), `export const text = '${'twine '.repeat(1000)}';`);
   writeFileSync(path.join(path.dirname(root), 'outside.txt'), 'not yours');
   app = await startTestApp(root);
@@ -22,7 +22,7 @@ describe('the web application', () => {
       const answer = await app.client().get(address);
       expect(answer.status).toBe(200);
       expect(answer.body).toContain('<title>Lotrecht</title>');
-      expect(answer.headers.get('cache-control')).toBe('no-cache');
+      expect(answer.headers.get('cache-control')).toBe('no-store');
     }
   });
 
@@ -38,9 +38,18 @@ describe('the web application', () => {
     }
   });
 
-  it('allows scripts from itself alone', async () => {
-    const policy = (await app.client().get('/')).headers.get('content-security-policy') ?? '';
-    expect(policy).toContain("script-src 'self';");
-    expect(policy).toContain("frame-ancestors 'none'");
+  it('allows scripts from itself alone, and styles with a nonce that is new each time', async () => {
+    const nonces = new Set<string>();
+    for (let i = 0; i < 3; i++) {
+      const answer = await app.client().get('/');
+      const policy = answer.headers.get('content-security-policy') ?? '';
+      expect(policy).toContain("script-src 'self';");
+      expect(policy).toContain("frame-ancestors 'none'");
+      expect(policy).not.toContain('unsafe');
+      const nonce = /'nonce-([^']+)'/.exec(policy)?.[1] ?? '';
+      expect(answer.body).toContain(`<lo-app ngCspNonce="${nonce}">`);
+      nonces.add(nonce);
+    }
+    expect(nonces.size).toBe(3);
   });
 });

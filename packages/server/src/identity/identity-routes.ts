@@ -1,43 +1,63 @@
 import { timingSafeEqual, createHash } from 'node:crypto';
-import { validateFirstAcademy, validateSignIn } from '@lotrecht/contract';
+import { validateFirstAcademy, validateSignIn, validateUnlock } from '@lotrecht/contract';
 import { type Database } from '../database/database.ts';
 import { type Actor, type AppContext } from '../http/context.ts';
 import { bodyOf } from '../http/json-body.ts';
-import { Problem } from '../http/problem.ts';
+import { idParam } from '../http/params.ts';
+import { notFound, Problem } from '../http/problem.ts';
 import { type Route } from '../http/route.ts';
 import {
   anyAcademyExists,
   describeActor,
   findCredentials,
+  findPasswordHash,
   insertAcademy,
   insertInstructor,
 } from './instructor-repository.ts';
 import { hashPassword, passwordFits } from './passwords.ts';
-import { clearSessionCookie, requireActor, setSessionCookie } from './session-cookie.ts';
-import { closeAllSessions, closeSession, openSession } from './session-repository.ts';
+import { clearSessionCookie, requireActor, requireTokenHash, setSessionCookie } from './session-cookie.ts';
+import {
+  closeAllSessions,
+  closeSession,
+  listSessions,
+  openSession,
+  revokeSession,
+  setSessionLocked,
+} from './session-repository.ts';
+import { type SignInLimits } from './sign-in-limits.ts';
 
 function sameSecret(given: string, expected: string): boolean {
   const digest = (text: string): Buffer => createHash('sha256').update(text).digest();
   return timingSafeEqual(digest(given), digest(expected));
 }
 
+/** What identity needs. */
+export interface IdentityDependencies {
+  readonly db: Database;
+  readonly setupCode: string | undefined;
+  readonly limits: SignInLimits;
+}
+
 /** Sign-in, sign-out here and everywhere, and the first academy of an empty installation. */
-export function identityRoutes(db: Database, setupCode: string | undefined): readonly Route[] {
+export function identityRoutes({ db, setupCode, limits }: IdentityDependencies): readonly Route[] {
   const startSession = async (ctx: AppContext, actor: Actor): Promise<void> => {
-    setSessionCookie(ctx, await openSession(db, actor));
-    ctx.body = await describeActor(db, actor);
+    setSessionCookie(ctx, await openSession(db, actor, ctx.get('user-agent')));
+    ctx.body = await describeActor(db, actor, false);
   };
 
   const signIn = async (ctx: AppContext): Promise<void> => {
     const { email, password } = bodyOf(ctx, validateSignIn);
+    await limits.requireOpen(ctx.ip, email);
     const credentials = await findCredentials(db, email);
     if (!(await passwordFits(password, credentials?.passwordHash)) || credentials === undefined) {
+      await limits.failed(ctx.ip, email);
       throw new Problem({
         status: 401,
         code: 'wrong-credentials',
         title: 'E-mail and password do not fit each other.',
       });
     }
+    await limits.succeeded(ctx.ip, email);
     if (ctx.state.tokenHash !== undefined) await closeSession(db, ctx.state.tokenHash);
     const { academyId, instructorId, role } = credentials;
     await startSession(ctx, { academyId, instructorId, role });
@@ -55,6 +75,23 @@ export function identityRoutes(db: Database, setupCode: string | undefined): rea
     ctx.status = 204;
   };
 
+  const unlock = async (ctx: AppContext): Promise<void> => {
+    const actor = requireActor(ctx);
+    const { password } = bodyOf(ctx, validateUnlock);
+    await limits.requireOpen(ctx.ip, actor.instructorId);
+    if (!(await passwordFits(password, await findPasswordHash(db, actor)))) {
+      await limits.failed(ctx.ip, actor.instructorId);
+      throw new Problem({
+        status: 403,
+        code: 'wrong-password',
+        title: 'This is not your password. Try again, or sign out.',
+      });
+    }
+    await limits.succeeded(ctx.ip, actor.instructorId);
+    await setSessionLocked(db, requireTokenHash(ctx), false);
+    ctx.body = await describeActor(db, actor, false);
+  };
+
   const makeFirstAcademy = async (ctx: AppContext): Promise<void> => {
     const input = bodyOf(ctx, validateFirstAcademy);
     if (setupCode === undefined || (await anyAcademyExists(db))) {
@@ -64,7 +101,9 @@ export function identityRoutes(db: Database, setupCode: string | undefined): rea
         title: 'This installation already has its academy. Sign in.',
       });
     }
+    await limits.requireOpen(ctx.ip, 'setup');
     if (!sameSecret(input.code.trim().toUpperCase(), setupCode)) {
+      await limits.failed(ctx.ip, 'setup');
       throw new Problem({
         status: 403,
         code: 'wrong-code',
@@ -101,12 +140,39 @@ export function identityRoutes(db: Database, setupCode: string | undefined): rea
     {
       method: 'get',
       path: '/api/session',
-      access: 'signed-in',
+      access: 'locked-too',
       handle: async (ctx) => {
-        ctx.body = await describeActor(db, requireActor(ctx));
+        ctx.body = await describeActor(db, requireActor(ctx), ctx.state.locked === true);
       },
     },
-    { method: 'delete', path: '/api/session', access: 'signed-in', handle: signOut },
+    { method: 'delete', path: '/api/session', access: 'locked-too', handle: signOut },
+    {
+      method: 'post',
+      path: '/api/session/lock',
+      access: 'locked-too',
+      handle: async (ctx) => {
+        await setSessionLocked(db, requireTokenHash(ctx), true);
+        ctx.status = 204;
+      },
+    },
+    { method: 'post', path: '/api/session/unlock', access: 'locked-too', handle: unlock },
+    {
+      method: 'get',
+      path: '/api/sessions',
+      access: 'signed-in',
+      handle: async (ctx) => {
+        ctx.body = await listSessions(db, requireActor(ctx), requireTokenHash(ctx));
+      },
+    },
     { method: 'delete', path: '/api/sessions', access: 'signed-in', handle: signOutEverywhere },
+    {
+      method: 'delete',
+      path: '/api/sessions/:id',
+      access: 'signed-in',
+      handle: async (ctx) => {
+        if (!(await revokeSession(db, requireActor(ctx), idParam(ctx)))) throw notFound();
+        ctx.status = 204;
+      },
+    },
   ];
 }

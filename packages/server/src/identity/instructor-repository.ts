@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type SessionView } from '@lotrecht/contract';
+import { type InstructorView, type SessionView } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
 import { type Actor } from '../http/context.ts';
@@ -48,13 +48,48 @@ export async function insertInstructor(db: Queries, instructor: NewInstructor): 
 }
 
 /** The signed-in instructor and academy as pages show them. */
-export async function describeActor(db: Queries, actor: Actor): Promise<SessionView> {
+export async function describeActor(db: Queries, actor: Actor, locked: boolean): Promise<SessionView> {
   const row = await db.one<{ name: string; email: string; role: Actor['role']; academyName: string }>(sql`
     SELECT i.name, i.email, i.role, a.name AS academyName
     FROM instructor i JOIN academy a ON a.id = i.academy_id
     WHERE i.academy_id = ${actor.academyId} AND i.id = ${actor.instructorId}`);
   return {
+    locked,
     instructor: { id: actor.instructorId, name: row.name, email: row.email, role: row.role },
     academy: { id: actor.academyId, name: row.academyName },
   };
+}
+
+/** The academy's instructors by name. */
+export function listInstructors(db: Queries, academyId: string): Promise<readonly InstructorView[]> {
+  return db.many<InstructorView>(sql`
+    SELECT id, name, email, role FROM instructor WHERE academy_id = ${academyId} ORDER BY name, id`);
+}
+
+/** An instructor's stored password hash. */
+export async function findPasswordHash(db: Queries, actor: Actor): Promise<string> {
+  const row = await db.one<{ passwordHash: string }>(sql`
+    SELECT password_hash AS passwordHash FROM instructor
+    WHERE academy_id = ${actor.academyId} AND id = ${actor.instructorId}`);
+  return row.passwordHash;
+}
+
+/** Sets a password; it is already hashed. */
+export async function setPasswordHash(
+  db: Queries,
+  { academyId, instructorId }: Pick<Actor, 'academyId' | 'instructorId'>,
+  passwordHash: string,
+): Promise<void> {
+  await db.exec(sql`
+    UPDATE instructor SET password_hash = ${passwordHash}
+    WHERE academy_id = ${academyId} AND id = ${instructorId}`);
+}
+
+/** Whom a forgotten password belongs to. */
+export function findByEmail(
+  db: Queries,
+  email: string,
+): Promise<(Actor & { name: string; email: string }) | undefined> {
+  return db.maybeOne(sql`
+    SELECT academy_id AS academyId, id AS instructorId, role, name, email FROM instructor WHERE email = ${email}`);
 }

@@ -1,7 +1,7 @@
 import { type Database } from '../database/database.ts';
 import { type Actor, type AppContext, type AppMiddleware } from '../http/context.ts';
 import { Problem } from '../http/problem.ts';
-import { findActor, hashToken, SESSION_DAYS } from './session-repository.ts';
+import { findSession, hashToken, SESSION_DAYS } from './session-repository.ts';
 
 const COOKIE = 'lotrecht_session';
 const DAY_MS = 86_400_000;
@@ -29,9 +29,10 @@ export function recogniseSession(db: Database): AppMiddleware {
     const token = ctx.cookies.get(COOKIE);
     if (token !== undefined && token !== '') {
       const tokenHash = hashToken(token);
-      const actor = await findActor(db, tokenHash);
-      if (actor !== undefined) {
-        ctx.state.actor = actor;
+      const session = await findSession(db, tokenHash);
+      if (session !== undefined) {
+        ctx.state.actor = session.actor;
+        ctx.state.locked = session.locked;
         ctx.state.tokenHash = tokenHash;
       }
     }
@@ -45,4 +46,11 @@ export function requireActor(ctx: AppContext): Actor {
     throw new Problem({ status: 401, code: 'not-signed-in', title: 'Sign in first.' });
   }
   return ctx.state.actor;
+}
+
+/** The hash of the session's token, for what concerns this session alone. @throws Problem 401 */
+export function requireTokenHash(ctx: AppContext): Buffer {
+  requireActor(ctx);
+  if (ctx.state.tokenHash === undefined) throw new Error('a session always has a token');
+  return ctx.state.tokenHash;
 }

@@ -1,5 +1,6 @@
 import { type StudentPageView, validateStudentInput } from '@lotrecht/contract';
 import { listChecksOfStudent } from '../checks/check-repository.ts';
+import { recordAccess } from '../audit/audit-repository.ts';
 import { type Database } from '../database/database.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idParam } from '../http/params.ts';
@@ -30,6 +31,7 @@ export function studentRoutes(db: Database): readonly Route[] {
         const id = idParam(ctx);
         const student = await findStudent(db, actor, id);
         if (student === undefined) throw notFound();
+        await recordAccess(db, actor, id, 'seen');
         const lessons = await listLessonsOfStudent(db, actor, id);
         const checks = await listChecksOfStudent(db, actor, id);
         const page: StudentPageView = {
@@ -47,7 +49,10 @@ export function studentRoutes(db: Database): readonly Route[] {
       path: '/api/students/:id',
       access: 'signed-in',
       handle: async (ctx) => {
-        ctx.body = await saveStudent(db, requireActor(ctx), idParam(ctx), bodyOf(ctx, validateStudentInput));
+        const actor = requireActor(ctx);
+        const saved = await saveStudent(db, actor, idParam(ctx), bodyOf(ctx, validateStudentInput));
+        await recordAccess(db, actor, saved.id, 'changed');
+        ctx.body = saved;
       },
     },
     {
@@ -55,7 +60,10 @@ export function studentRoutes(db: Database): readonly Route[] {
       path: '/api/students/:id',
       access: 'signed-in',
       handle: async (ctx) => {
-        if (!(await setStudentDeleted(db, requireActor(ctx), idParam(ctx), true))) throw notFound();
+        const actor = requireActor(ctx);
+        const id = idParam(ctx);
+        if (!(await setStudentDeleted(db, actor, id, true))) throw notFound();
+        await recordAccess(db, actor, id, 'deleted');
         ctx.status = 204;
       },
     },
@@ -64,7 +72,10 @@ export function studentRoutes(db: Database): readonly Route[] {
       path: '/api/students/:id/restore',
       access: 'signed-in',
       handle: async (ctx) => {
-        if (!(await setStudentDeleted(db, requireActor(ctx), idParam(ctx), false))) throw notFound();
+        const actor = requireActor(ctx);
+        const id = idParam(ctx);
+        if (!(await setStudentDeleted(db, actor, id, false))) throw notFound();
+        await recordAccess(db, actor, id, 'restored');
         ctx.status = 204;
       },
     },

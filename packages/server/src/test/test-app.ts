@@ -5,12 +5,13 @@ import { fileURLToPath } from 'node:url';
 import mysql from 'mysql2/promise';
 import { pino } from 'pino';
 import { inject } from 'vitest';
-import { createApp } from '../app.ts';
+import { type AppDependencies, createApp } from '../app.ts';
 import { type Database, openDatabase } from '../database/database.ts';
 import { migrate } from '../database/migrate.ts';
 import { type Actor } from '../http/context.ts';
 import { insertAcademy, insertInstructor } from '../identity/instructor-repository.ts';
 import { hashPassword } from '../identity/passwords.ts';
+import { simulatedPostBox } from '../post/post-box.ts';
 
 declare module 'vitest' {
   export interface ProvidedContext {
@@ -97,11 +98,23 @@ export interface TestApp {
 }
 
 /** Starts the app on a fresh, migrated database. */
-export async function startTestApp(webRoot?: string): Promise<TestApp> {
+export async function startTestApp(
+  webRoot?: string,
+  settings: Partial<AppDependencies> = {},
+): Promise<TestApp> {
   const databaseUrl = await createTestDatabase();
   await migrate(databaseUrl, MIGRATIONS);
   const db = openDatabase(databaseUrl);
-  const app = createApp({ db, logger: pino({ level: 'silent' }), setupCode: SETUP_CODE, webRoot });
+  const app = createApp({
+    db,
+    logger: pino({ level: 'silent' }),
+    postBox: simulatedPostBox(undefined),
+    setupCode: SETUP_CODE,
+    webRoot,
+    requestsPerMinute: 1_000_000,
+    trustedProxy: undefined,
+    ...settings,
+  });
   const server: Server = createServer(app.callback());
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const address = server.address();

@@ -3,11 +3,12 @@ import { type ApplicationConfig, provideZonelessChangeDetection } from '@angular
 import { provideRouter, withComponentInputBinding, withInMemoryScrolling } from '@angular/router';
 import { requestedByUs } from './api/requested-by-us.ts';
 import { routes } from './app.routes.ts';
+import { lockedElsewhere } from './session/locked-elsewhere.ts';
 
 export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
-    provideHttpClient(withInterceptors([requestedByUs])),
+    provideHttpClient(withInterceptors([requestedByUs, lockedElsewhere])),
     provideRouter(
       routes,
       withComponentInputBinding(),

@@ -13,6 +13,11 @@ export const routes: Routes = [
     loadComponent: () => import('./views/first-academy/first-academy.ts').then((m) => m.FirstAcademyView),
   },
   {
+    path: 'link/:token',
+    title: 'Choose a password · Lotrecht',
+    loadComponent: () => import('./views/link/link.ts').then((m) => m.LinkPage),
+  },
+  {
     path: '',
     canActivate: [signedIn],
     loadComponent: () => import('./shell/shell.ts').then((m) => m.Shell),
@@ -52,6 +57,11 @@ export const routes: Routes = [
         path: 'lessons/:lessonId/checks/:checkId',
         title: 'Check · Lotrecht',
         loadComponent: () => import('./views/check/check.ts').then((m) => m.CheckPage),
+      },
+      {
+        path: 'academy',
+        title: 'Academy · Lotrecht',
+        loadComponent: () => import('./views/academy/academy.ts').then((m) => m.AcademyPage),
       },
       {
         path: 'account',

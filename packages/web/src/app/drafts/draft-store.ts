@@ -46,6 +46,14 @@ export class DraftStore {
     await this.db.drafts.put(draft);
   }
 
+  /** Drops a draft unless another tab has typed into it since. */
+  async dropIfUnchanged(checkId: string, updatedAt: string): Promise<void> {
+    await this.db.drafts
+      .where({ checkId })
+      .and((draft) => draft.updatedAt <= updatedAt)
+      .delete();
+  }
+
   async drop(checkId: string): Promise<void> {
     await this.db.drafts.delete(checkId);
   }

@@ -10,6 +10,8 @@ export class SessionStore {
   private readonly state = signal<SessionView | null>(null);
 
   readonly session = this.state.asReadonly();
+  readonly locked = computed(() => this.state()?.locked ?? false);
+  readonly isHead = computed(() => this.state()?.instructor.role === 'head');
   readonly instructorName = computed(() => this.state()?.instructor.name ?? '');
   readonly academyName = computed(() => this.state()?.academy.name ?? '');
 
@@ -34,5 +36,23 @@ export class SessionStore {
 
   makeFirstAcademy(input: FirstAcademy): Observable<SessionView> {
     return this.http.post<SessionView>('/api/setup', input).pipe(tap((s) => this.state.set(s)));
+  }
+
+  /** Locks this device at once; the server is told so that a reload does not open it. */
+  lock(): void {
+    this.cover();
+    // Without a connection the screen is covered all the same; the server learns of it at the next look.
+    this.http.post('/api/session/lock', {}).subscribe({ error: () => undefined });
+  }
+
+  /** Covers the screen without asking anyone. */
+  cover(): void {
+    this.state.update((s) => s && { ...s, locked: true });
+  }
+
+  unlock(password: string): Observable<SessionView> {
+    return this.http
+      .post<SessionView>('/api/session/unlock', { password })
+      .pipe(tap((s) => this.state.set(s)));
   }
 }

@@ -5,11 +5,14 @@ import { Router } from '@angular/router';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { SessionStore } from '../../session/session.store.ts';
 import { ThemeStore } from '../../session/theme.store.ts';
+import { AutoLock, LOCK_CHOICES } from '../../session/auto-lock.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
+import { Devices } from './devices.ts';
+import { PasswordForm } from './password-form.ts';
 
 @Component({
   selector: 'lo-account',
-  imports: [MatButton, MatRadioButton, MatRadioGroup, ProblemNote],
+  imports: [MatButton, MatRadioButton, MatRadioGroup, Devices, PasswordForm, ProblemNote],
   templateUrl: './account.html',
   styleUrl: './account.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -17,6 +20,8 @@ import { ProblemNote } from '../../ui/problem-note.ts';
 export class AccountView {
   protected readonly store = inject(SessionStore);
   protected readonly theme = inject(ThemeStore);
+  protected readonly autoLock = inject(AutoLock);
+  protected readonly lockChoices = LOCK_CHOICES;
   protected readonly problem = signal<ApiProblem | null>(null);
 
   private readonly router = inject(Router);

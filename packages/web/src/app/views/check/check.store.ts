@@ -9,8 +9,10 @@ import {
   solveReadable,
   type StudentView,
 } from '@lotrecht/contract';
-import { type Observable, tap } from 'rxjs';
+import { catchError, defer, EMPTY, type Observable, of, retry, Subject, tap, throwError } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
+import { isPassing, waitSeconds, worthTrying } from '../../api/passing-trouble.ts';
+import { toProblem } from '../../api/problem.ts';
 import { type CheckDraft, DraftStore } from '../../drafts/draft-store.ts';
 import { SessionStore } from '../../session/session.store.ts';
 import { fieldErrorsOf } from './field-errors.ts';
@@ -26,7 +28,7 @@ import {
 import { keepUsual, readUsual } from './usual-readings.ts';
 
 /** Where what is on the screen is kept. */
-export type KeptState = 'nothing-typed' | 'on-this-device' | 'saving' | 'kept';
+export type KeptState = 'nothing-typed' | 'on-this-device' | 'saving' | 'waiting' | 'conflict' | 'kept';
 
 /** One check while it is open: what is typed, what core makes of it, and where it is kept. */
 @Injectable()
@@ -42,11 +44,19 @@ export class CheckStore {
   private readonly keptState = signal<KeptState>('nothing-typed');
   private checkId = '';
   private saveKey = crypto.randomUUID();
+  /** What went out last: a conflict with it is only our own save whose answer was lost. */
+  private sent: CheckDocument | undefined;
+  private draftAt = '';
+  private readonly askedToTry = new Subject<void>();
 
   readonly student = signal<StudentView | null>(null);
   readonly lesson = signal<LessonView | null>(null);
   readonly stored = signal<CheckView | null>(null);
   readonly restored = signal(false);
+  /** What another device kept meanwhile. */
+  readonly conflict = signal<CheckView | null>(null);
+  /** Seconds until the next try, while waiting for the connection. */
+  readonly retryInS = signal<number | null>(null);
   readonly typed = this.typedFields.asReadonly();
   readonly club = this.clubState.asReadonly();
   readonly target = this.targetState.asReadonly();
@@ -136,25 +146,83 @@ export class CheckStore {
       : null;
   }
 
-  /** Sends the check to the server; the draft stays until the server has answered. */
+  /**
+   * Sends the check to the server, again and again while the trouble is one that passes. The draft stays until the
+   * server has answered, and every try of the same readings carries the same key.
+   */
   save(): Observable<SavedCheckView> {
-    const document = this.document();
-    const lesson = this.lesson();
-    if (document === undefined || lesson === null) throw new Error('an empty check is never saved');
-    this.keptState.set('saving');
-    const shownResult = this.solution()?.result ?? undefined;
-    const input = {
-      revision: this.stored()?.revision ?? 0,
-      lessonId: lesson.id,
-      document,
-      ...(shownResult && { shownResult }),
-    };
-    return this.api.saveCheck(this.checkId, input, this.saveKey).pipe(
+    return defer(() => this.sendOnce()).pipe(
+      retry({ delay: (error: unknown, tries) => this.waitToRetry(error, tries) }),
+      catchError((error: unknown) => this.meetConflict(error)),
       tap({
         next: (saved) => this.saved(saved),
         error: () => this.keptState.set('on-this-device'),
       }),
     );
+  }
+
+  tryNow(): void {
+    this.askedToTry.next();
+  }
+
+  /** Two devices changed the check: ours is kept as the next version, theirs stays as the one before. */
+  keepMine(): Observable<SavedCheckView> {
+    const other = this.conflict();
+    if (other !== null) this.stored.set(other);
+    this.conflict.set(null);
+    this.saveKey = crypto.randomUUID();
+    return this.save();
+  }
+
+  /** Two devices changed the check: what is typed here is given up for what is stored. */
+  async takeTheirs(): Promise<void> {
+    const other = this.conflict();
+    if (other !== null) this.stored.set(other);
+    this.conflict.set(null);
+    await this.revert();
+  }
+
+  private sendOnce(): Observable<SavedCheckView> {
+    const document = this.document();
+    const lesson = this.lesson();
+    if (document === undefined || lesson === null) throw new Error('an empty check is never saved');
+    this.keptState.set('saving');
+    this.retryInS.set(null);
+    this.sent = document;
+    const shownResult = this.solution()?.result ?? undefined;
+    const revision = this.stored()?.revision ?? 0;
+    const input = { revision, lessonId: lesson.id, document, ...(shownResult && { shownResult }) };
+    return this.api.saveCheck(this.checkId, input, this.saveKey);
+  }
+
+  private waitToRetry(error: unknown, tries: number): Observable<unknown> {
+    if (!isPassing(toProblem(error))) return throwError(() => error);
+    const seconds = waitSeconds(tries, Math.random());
+    this.keptState.set('waiting');
+    this.retryInS.set(Math.round(seconds));
+    return worthTrying(seconds, this.askedToTry);
+  }
+
+  private meetConflict(error: unknown): Observable<SavedCheckView> {
+    const problem = toProblem(error);
+    if (problem.code !== 'conflict') return throwError(() => error);
+    const other = problem.current as CheckView;
+    if (JSON.stringify(other.document) === JSON.stringify(this.sent)) {
+      // Our own earlier try was stored and its answer lost; what was typed since goes on top of it.
+      return this.saveOnTopOf(other);
+    }
+    this.conflict.set(other);
+    this.keptState.set('conflict');
+    return EMPTY;
+  }
+
+  private saveOnTopOf(other: CheckView): Observable<SavedCheckView> {
+    this.stored.set(other);
+    if (JSON.stringify(other.document) === JSON.stringify(this.document())) {
+      return of({ ...other, differences: [] });
+    }
+    this.saveKey = crypto.randomUUID();
+    return defer(() => this.sendOnce());
   }
 
   /** Throws away what was typed over the stored version. */
@@ -176,14 +244,19 @@ export class CheckStore {
     this.keptState.set('kept');
     this.restored.set(false);
     this.saveKey = crypto.randomUUID();
+    this.sent = undefined;
+    this.conflict.set(null);
     keepUsual(this.typedFields(), this.clubState(), this.targetState());
-    void this.drafts.drop(this.checkId);
+    void this.drafts.dropIfUnchanged(this.checkId, this.draftAt);
   }
 
   private changed(): void {
-    this.keptState.set('on-this-device');
+    // Readings that already went out under a key are other readings now, and take another.
+    if (this.sent !== undefined) this.saveKey = crypto.randomUUID();
+    if (this.keptState() !== 'waiting') this.keptState.set('on-this-device');
     const lesson = this.lesson();
     if (lesson === null) return;
+    this.draftAt = new Date().toISOString();
     void this.drafts.keep({
       checkId: this.checkId,
       lessonId: lesson.id,
@@ -193,7 +266,7 @@ export class CheckStore {
       club: this.clubState(),
       target: this.targetState(),
       saveKey: this.saveKey,
-      updatedAt: new Date().toISOString(),
+      updatedAt: this.draftAt,
     });
   }
 
@@ -207,6 +280,7 @@ export class CheckStore {
   private showDraft(draft: CheckDraft): void {
     this.show(draft.fields as TypedFields, draft.club, draft.target);
     this.saveKey = draft.saveKey as typeof this.saveKey;
+    this.draftAt = draft.updatedAt;
     this.keptState.set('on-this-device');
   }
 

@@ -2,6 +2,8 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  DestroyRef,
+  DOCUMENT,
   effect,
   inject,
   input,
@@ -9,15 +11,20 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
-import { map, switchMap } from 'rxjs';
+import { fromEvent, map, type Observable, Subscription, switchMap } from 'rxjs';
+import { type CheckView, type SavedCheckView } from '@lotrecht/contract';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { clockText } from '../../ui/dates.ts';
+import { typesText } from '../../ui/keys.ts';
+import { LineSummary } from '../../ui/line-summary.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Undo } from '../../ui/undo.ts';
+import { type LineKey } from '../../ui/words.ts';
 import { CheckStore } from './check.store.ts';
 import { Circumstances } from './circumstances.ts';
 import { FindingPanel } from './finding-panel.ts';
@@ -28,6 +35,7 @@ import { VersionList } from './version-list.ts';
 @Component({
   selector: 'lo-check',
   imports: [
+    LineSummary,
     MatButton,
     RouterLink,
     Circumstances,
@@ -52,6 +60,8 @@ export class CheckPage {
   protected readonly differences = signal<readonly string[]>([]);
   protected readonly showVersions = signal(false);
 
+  protected readonly clockText = clockText;
+
   protected readonly stateText = computed(() => {
     const stored = this.store.stored();
     switch (this.store.state()) {
@@ -59,6 +69,10 @@ export class CheckPage {
         return 'Nothing typed yet';
       case 'saving':
         return 'Keeping …';
+      case 'waiting':
+        return `Not reached. Kept on this device; trying again in ${this.store.retryInS() ?? 0} s`;
+      case 'conflict':
+        return 'Changed elsewhere too, only on this device';
       case 'kept':
         return stored ? `Kept ${clockText(stored.savedAt)}` : 'Kept';
       case 'on-this-device':
@@ -67,6 +81,9 @@ export class CheckPage {
   });
 
   private readonly fields = viewChild(ReadingFields);
+  private readonly board = viewChild(StringBoard);
+  private readonly destroyed = inject(DestroyRef);
+  private saving = Subscription.EMPTY;
   private readonly api = inject(AcademyApi);
   private readonly router = inject(Router);
   private readonly undo = inject(Undo);
@@ -77,6 +94,9 @@ export class CheckPage {
       const ids = [this.lessonId(), this.checkId()] as const;
       untracked(() => this.load(...ids));
     });
+    fromEvent<KeyboardEvent>(inject(DOCUMENT), 'keydown')
+      .pipe(takeUntilDestroyed())
+      .subscribe((event) => this.act(event));
   }
 
   protected load(lessonId: string, checkId: string): void {
@@ -109,11 +129,37 @@ export class CheckPage {
       this.fields()?.focus(obstacle.key);
       return;
     }
+    this.follow(this.store.save());
+  }
+
+  protected linesOf({ result }: CheckView) {
+    return Object.entries(result.lines).map(([key, line]) => ({ key: key as LineKey, result: line }));
+  }
+
+  protected keepMine(): void {
+    this.follow(this.store.keepMine());
+  }
+
+  /** One save at a time; leaving the page stops its tries, and the draft stays. */
+  private follow(save: Observable<SavedCheckView>): void {
     this.problem.set(null);
-    this.store.save().subscribe({
+    this.saving.unsubscribe();
+    this.saving = save.pipe(takeUntilDestroyed(this.destroyed)).subscribe({
       next: ({ differences }) => this.differences.set(differences),
       error: (error: unknown) => this.problem.set(toProblem(error)),
     });
+  }
+
+  private act(event: KeyboardEvent): void {
+    if (typesText(event) || this.store.student() === null) return;
+    const actions: Readonly<Record<string, () => void>> = {
+      k: () => this.keep(),
+      n: () => this.store.state() === 'kept' && this.nextCheck(),
+      m: () => this.board()?.toggleMagnified(),
+      v: () => this.store.stored() !== null && this.showVersions.update((shown) => !shown),
+      l: () => void this.router.navigate(['/lessons', this.lessonId()]),
+    };
+    actions[event.key]?.();
   }
 
   protected nextCheck(): void {

@@ -120,6 +120,11 @@ export class StringBoard {
     };
   }
 
+  /** Draws angles larger, and back. */
+  toggleMagnified(): void {
+    this.magnified.update((m) => !m);
+  }
+
   constructor() {
     const destroyed = inject(DestroyRef);
     afterNextRender(() => {

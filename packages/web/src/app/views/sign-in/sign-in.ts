@@ -4,6 +4,7 @@ import { MatButton } from '@angular/material/button';
 import { MatError, MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import { Router } from '@angular/router';
+import { AccountApi } from '../../api/account-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { SessionStore } from '../../session/session.store.ts';
 import { Door } from '../../ui/door.ts';
@@ -27,6 +28,9 @@ export class SignInView {
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly busy = signal(false);
 
+  protected readonly posted = signal(false);
+
+  private readonly account = inject(AccountApi);
   private readonly store = inject(SessionStore);
   private readonly router = inject(Router);
 
@@ -41,6 +45,17 @@ export class SignInView {
         this.busy.set(false);
         this.problem.set(toProblem(error));
       },
+    });
+  }
+
+  /** Asks for a link; the answer is the same whether the address is known or not. */
+  protected forgot(): void {
+    const { email } = this.form.controls;
+    email.markAsTouched();
+    if (email.invalid) return;
+    this.account.askForNewPassword(email.value).subscribe({
+      next: () => this.posted.set(true),
+      error: (error: unknown) => this.problem.set(toProblem(error)),
     });
   }
 

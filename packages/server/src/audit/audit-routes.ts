@@ -1,0 +1,18 @@
+import { type Database } from '../database/database.ts';
+import { type Route } from '../http/route.ts';
+import { requireActor } from '../identity/session-cookie.ts';
+import { listAccesses } from './audit-repository.ts';
+
+/** Who looked at whom, for the head. */
+export function auditRoutes(db: Database): readonly Route[] {
+  return [
+    {
+      method: 'get',
+      path: '/api/audit',
+      access: 'head',
+      handle: async (ctx) => {
+        ctx.body = await listAccesses(db, requireActor(ctx).academyId);
+      },
+    },
+  ];
+}

@@ -1,0 +1,68 @@
+import { spawnSync } from 'node:child_process';
+import { closeSync, mkdtempSync, openSync, rmSync, writeSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import { describe, expect, it } from 'vitest';
+import { type Count, makeLesson, PatientSave, report, Rig, until } from './rig.ts';
+
+const SIZE = '300m';
+const MEGABYTE = Buffer.alloc(1024 * 1024);
+
+/** A folder on a disk of its own, or undefined where this user may not make one. */
+function smallDisk(): string | undefined {
+  const dir = mkdtempSync(path.join(tmpdir(), 'lotrecht-disk-'));
+  const { status } = spawnSync('mount', ['-t', 'tmpfs', '-o', `size=${SIZE},mode=0700`, 'tmpfs', dir]);
+  return status === 0 ? dir : undefined;
+}
+
+/** Fills a disk to its last byte. */
+function fill(file: string): void {
+  const fd = openSync(file, 'w');
+  for (const size of [MEGABYTE.length, 4096, 1]) {
+    try {
+      for (;;) writeSync(fd, MEGABYTE, 0, size);
+    } catch (error) {
+      if ((error as { code?: string }).code !== 'ENOSPC') throw error;
+    }
+  }
+  closeSync(fd);
+}
+
+describe('a full disk', () => {
+  const dir = smallDisk();
+
+  it.skipIf(dir === undefined)(
+    'loses nothing that was acknowledged, and saving goes on when there is room',
+    async () => {
+      const disk = dir ?? '';
+      const rig = await Rig.make(path.join(disk, 'data'));
+      await rig.startDatabase();
+      const base = await rig.startServer();
+      await rig.ready(base);
+      const client = await rig.signIn(base);
+      const lessonId = await makeLesson(client);
+      const filler = path.join(disk, 'filler');
+      fill(filler);
+      const acknowledged: PatientSave[] = [];
+      const refused: PatientSave[] = [];
+      const deadline = Date.now() + 20_000;
+      while (refused.length === 0 && Date.now() < deadline) {
+        const save = new PatientSave(lessonId);
+        const answered = await Promise.race([
+          save.tryOnce(client),
+          new Promise<false>((r) => setTimeout(() => r(false), 5000)),
+        ]);
+        (answered ? acknowledged : refused).push(save);
+      }
+      rmSync(filler);
+      await until(() => new PatientSave(lessonId).tryOnce(client), 120_000);
+      for (const save of refused) await save.untilAcknowledged(client);
+      const count: Count = { acknowledged: 0, lost: 0, doubled: 0 };
+      for (const save of [...acknowledged, ...refused]) await save.count(client, count);
+      report(`disk full, ${refused.length} not acknowledged at first`, count);
+      expect(count).toEqual({ acknowledged: acknowledged.length + refused.length, lost: 0, doubled: 0 });
+      await rig.remove();
+      spawnSync('umount', [disk]);
+    },
+  );
+});

@@ -1,0 +1,72 @@
+import { randomUUID } from 'node:crypto';
+import { writeFile } from 'node:fs/promises';
+import path from 'node:path';
+import { type PostView } from '@lotrecht/contract';
+import { type Queries } from '../database/database.ts';
+import { sql } from '../database/sql.ts';
+import { isoFromUtc } from '../database/utc.ts';
+
+/** One message to one person. */
+export interface Letter {
+  readonly academyId: string;
+  readonly recipient: string;
+  readonly subject: string;
+  readonly body: string;
+}
+
+/** Where messages go: a stand-in for a mail service. */
+export interface PostBox {
+  send(db: Queries, letter: Letter): Promise<void>;
+}
+
+/** A header's value without line breaks, so that no name can add a header of its own. */
+function oneLine(text: string): string {
+  return text.replace(/[\r\n]+/g, ' ');
+}
+
+/** A message as RFC 5322 has it; words beyond ASCII as RFC 2047 has them. */
+export function toEml(letter: Letter, id: string, now: Date): string {
+  const subject = `=?utf-8?B?${Buffer.from(oneLine(letter.subject)).toString('base64')}?=`;
+  return [
+    'From: Lotrecht <no-reply@lotrecht.invalid>',
+    `To: ${oneLine(letter.recipient)}`,
+    `Subject: ${subject}`,
+    `Date: ${now.toUTCString()}`,
+    `Message-ID: <${id}@lotrecht.invalid>`,
+    'MIME-Version: 1.0',
+    'Content-Type: text/plain; charset=utf-8',
+    'Content-Transfer-Encoding: base64',
+    '',
+    Buffer.from(letter.body).toString('base64'),
+    '',
+  ].join('\r\n');
+}
+
+/**
+ * The simulated post box: a row for the head's view and, with a folder, an .eml file each.
+ *
+ * @param folder where the files go, or undefined: rows only
+ */
+export function simulatedPostBox(folder: string | undefined): PostBox {
+  return {
+    send: async (db, letter) => {
+      const id = randomUUID();
+      await db.exec(sql`
+        INSERT INTO post_box (academy_id, id, recipient, subject, body)
+        VALUES (${letter.academyId}, ${id}, ${letter.recipient}, ${letter.subject}, ${letter.body})`);
+      if (folder !== undefined) {
+        await writeFile(path.join(folder, `${id}.eml`), toEml(letter, id, new Date()), { mode: 0o600 });
+      }
+    },
+  };
+}
+
+const SHOWN = 100;
+
+/** An academy's latest messages, newest first. */
+export async function listPost(db: Queries, academyId: string): Promise<readonly PostView[]> {
+  const rows = await db.many<PostView>(sql`
+    SELECT id, recipient, subject, body, sent_at AS sentAt FROM post_box
+    WHERE academy_id = ${academyId} ORDER BY sent_at DESC, id LIMIT ${SHOWN}`);
+  return rows.map((row) => ({ ...row, sentAt: isoFromUtc(row.sentAt) }));
+}

@@ -1,0 +1,58 @@
+import { HttpClient } from '@angular/common/http';
+import { inject, Injectable } from '@angular/core';
+import {
+  type AuditEntryView,
+  type InstructorView,
+  type Invitation,
+  type LinkView,
+  type PasswordChange,
+  type PostView,
+  type SessionEntryView,
+} from '@lotrecht/contract';
+import { type Observable } from 'rxjs';
+
+/** Passwords, devices, invitations, and what the head sees of the academy. */
+@Injectable({ providedIn: 'root' })
+export class AccountApi {
+  private readonly http = inject(HttpClient);
+
+  changePassword(change: PasswordChange): Observable<unknown> {
+    return this.http.put('/api/password', change);
+  }
+
+  askForNewPassword(email: string): Observable<unknown> {
+    return this.http.post('/api/password-forgotten', { email });
+  }
+
+  link(token: string): Observable<LinkView> {
+    return this.http.get<LinkView>(`/api/links/${encodeURIComponent(token)}`);
+  }
+
+  useLink(token: string, password: string): Observable<unknown> {
+    return this.http.post(`/api/links/${encodeURIComponent(token)}`, { password });
+  }
+
+  sessions(): Observable<readonly SessionEntryView[]> {
+    return this.http.get<readonly SessionEntryView[]>('/api/sessions');
+  }
+
+  revoke(sessionId: string): Observable<unknown> {
+    return this.http.delete(`/api/sessions/${sessionId}`);
+  }
+
+  instructors(): Observable<readonly InstructorView[]> {
+    return this.http.get<readonly InstructorView[]>('/api/instructors');
+  }
+
+  invite(invitation: Invitation): Observable<unknown> {
+    return this.http.post('/api/invitations', invitation);
+  }
+
+  post(): Observable<readonly PostView[]> {
+    return this.http.get<readonly PostView[]>('/api/post');
+  }
+
+  accesses(): Observable<readonly AuditEntryView[]> {
+    return this.http.get<readonly AuditEntryView[]>('/api/audit');
+  }
+}

@@ -1,0 +1,28 @@
+/** A key and what it does; the list that `?` shows. */
+export interface KeyHelp {
+  readonly key: string;
+  readonly face: string;
+  readonly does: string;
+  readonly leadsTo?: string;
+}
+
+export const KEYS: readonly KeyHelp[] = [
+  { key: '?', face: '?', does: 'Show or hide this list' },
+  { key: 't', face: 't', does: 'Today', leadsTo: '/today' },
+  { key: 's', face: 's', does: 'Students', leadsTo: '/students' },
+  { key: 'a', face: 'a', does: 'Account', leadsTo: '/account' },
+  { key: 'n', face: 'n', does: 'In a check: next check, once this one is kept' },
+  { key: 'k', face: 'k', does: 'In a check: keep it' },
+  { key: 'm', face: 'm', does: 'In a check: draw angles larger, and back' },
+  { key: 'v', face: 'v', does: 'In a check: show its versions' },
+  { key: 'l', face: 'l', does: 'In a check: to its lesson' },
+  { key: 'Enter', face: 'Enter', does: 'In a reading: to the next one; after the last, keep' },
+  { key: 'Escape', face: 'Esc', does: 'Leave a reading, so that the letters above work; close what is open' },
+];
+
+/** Whether a key belongs to a field, or to the browser because a modifier is held. */
+export function typesText(event: KeyboardEvent): boolean {
+  if (event.ctrlKey || event.metaKey || event.altKey) return true;
+  const target = event.target as HTMLElement | null;
+  return target !== null && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
+}

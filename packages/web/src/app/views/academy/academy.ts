@@ -1,0 +1,81 @@
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { FormControl, FormGroup, type FormGroupDirective, ReactiveFormsModule, Validators } from '@angular/forms';
+import { MatButton } from '@angular/material/button';
+import { MatError, MatFormField, MatLabel } from '@angular/material/form-field';
+import { MatInput } from '@angular/material/input';
+import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
+import { type AuditEntryView, type InstructorView, type PostView } from '@lotrecht/contract';
+import { forkJoin } from 'rxjs';
+import { AccountApi } from '../../api/account-api.ts';
+import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { CurrentWorkStore } from '../../session/current-work.store.ts';
+import { clockText, dayText } from '../../ui/dates.ts';
+import { ProblemNote } from '../../ui/problem-note.ts';
+
+/** What the head keeps an eye on: instructors and invitations, the post box, who looked at whom. */
+@Component({
+  selector: 'lo-academy',
+  imports: [
+    ReactiveFormsModule,
+    MatButton,
+    MatError,
+    MatFormField,
+    MatInput,
+    MatLabel,
+    MatRadioButton,
+    MatRadioGroup,
+    ProblemNote,
+  ],
+  templateUrl: './academy.html',
+  styleUrl: './academy.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class AcademyPage {
+  protected readonly instructors = signal<readonly InstructorView[]>([]);
+  protected readonly post = signal<readonly PostView[]>([]);
+  protected readonly accesses = signal<readonly AuditEntryView[]>([]);
+  protected readonly problem = signal<ApiProblem | null>(null);
+  protected readonly invited = signal<string | null>(null);
+  protected readonly form = new FormGroup({
+    name: new FormControl('', { nonNullable: true, validators: [Validators.required] }),
+    email: new FormControl('', { nonNullable: true, validators: [Validators.required, Validators.email] }),
+    role: new FormControl<'head' | 'instructor'>('instructor', { nonNullable: true }),
+  });
+
+  private readonly api = inject(AccountApi);
+
+  constructor() {
+    inject(CurrentWorkStore).clear();
+    this.load();
+  }
+
+  protected when(iso: string): string {
+    return `${dayText(iso.slice(0, 10))} ${clockText(iso)}`;
+  }
+
+  protected load(): void {
+    this.problem.set(null);
+    const { api } = this;
+    forkJoin({ instructors: api.instructors(), post: api.post(), accesses: api.accesses() }).subscribe({
+      next: ({ instructors, post, accesses }) => {
+        this.instructors.set(instructors);
+        this.post.set(post);
+        this.accesses.set(accesses);
+      },
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+
+  protected invite(directive: FormGroupDirective): void {
+    if (this.form.invalid) return;
+    const invitation = this.form.getRawValue();
+    this.api.invite(invitation).subscribe({
+      next: () => {
+        this.invited.set(invitation.email);
+        directive.resetForm({ name: '', email: '', role: 'instructor' });
+        this.load();
+      },
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+}

@@ -1,0 +1,85 @@
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { type SessionEntryView } from '@lotrecht/contract';
+import { AccountApi } from '../../api/account-api.ts';
+import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { clockText, dayText } from '../../ui/dates.ts';
+import { ProblemNote } from '../../ui/problem-note.ts';
+
+/** The devices one is signed in on, each with a way to end it. */
+@Component({
+  selector: 'lo-devices',
+  imports: [MatButton, ProblemNote],
+  template: `
+    @if (problem(); as p) {
+      <lo-problem-note [problem]="p" (retry)="load()" />
+    }
+    <ul>
+      @for (session of sessions(); track session.id) {
+        <li>
+          <span>
+            {{ session.device || 'Unknown device' }}
+            <span class="lo-soft">
+              {{ session.here ? 'this device' : 'last seen ' + when(session.lastSeenAt) }}
+            </span>
+          </span>
+          @if (!session.here) {
+            <button matButton type="button" (click)="revoke(session.id)">Sign out there</button>
+          }
+        </li>
+      }
+    </ul>
+  `,
+  styles: `
+    :host {
+      width: 100%;
+    }
+    ul {
+      list-style: none;
+      margin: 0;
+      padding: 0;
+    }
+    li {
+      display: flex;
+      align-items: center;
+      justify-content: space-between;
+      gap: 16px;
+      min-height: 56px;
+      border-top: 1px solid var(--lo-line);
+      overflow-wrap: anywhere;
+    }
+    .lo-soft {
+      display: block;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Devices {
+  protected readonly sessions = signal<readonly SessionEntryView[]>([]);
+  protected readonly problem = signal<ApiProblem | null>(null);
+
+  private readonly api = inject(AccountApi);
+
+  constructor() {
+    this.load();
+  }
+
+  protected when(iso: string): string {
+    return `${dayText(iso.slice(0, 10))} ${clockText(iso)}`;
+  }
+
+  protected load(): void {
+    this.problem.set(null);
+    this.api.sessions().subscribe({
+      next: (sessions) => this.sessions.set(sessions),
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+
+  protected revoke(id: string): void {
+    this.api.revoke(id).subscribe({
+      next: () => this.load(),
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+}

@@ -83,6 +83,18 @@ export default tseslint.config(
     extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
   },
   {
+    files: ['**/*.mjs', '*.js'],
+    languageOptions: {
+      globals: Object.fromEntries(
+        ['process', 'console', 'fetch', 'URL', 'Buffer', 'setTimeout', 'performance'].map((name) => [
+          name,
+          'readonly',
+        ]),
+      ),
+    },
+    rules: { 'no-undef': 'error', 'no-unused-vars': 'error', eqeqeq: 'error' },
+  },
+  {
     files: ['*.config.ts', 'packages/e2e/*.config.ts'],
     rules: { 'no-restricted-exports': 'off' },
   },

@@ -94,7 +94,7 @@ function writeInitFile(dir, { databasePassword, rootPassword }, alsoRun) {
   return file;
 }
 
-async function launchServer(program, { dir, files, port: ownPort, initFile }) {
+async function launchServer(program, { dir, files, port, initFile }) {
   const logFile = path.join(dir, 'mariadb.log');
   const log = openSync(logFile, 'a', 0o600);
   const server = spawn(

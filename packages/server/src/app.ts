@@ -20,7 +20,7 @@ import { serveWebApp } from './http/web-app.ts';
 import { identityRoutes } from './identity/identity-routes.ts';
 import { passwordRoutes } from './identity/password-routes.ts';
 import { recogniseSession, requireActor } from './identity/session-cookie.ts';
-import { signInLimits } from './identity/sign-in-limits.ts';
+import { signInLimits, type SignInLimits } from './identity/sign-in-limits.ts';
 import { lessonRoutes } from './lessons/lesson-routes.ts';
 import { type PostBox } from './post/post-box.ts';
 import { studentRoutes } from './students/student-routes.ts';
@@ -39,11 +39,12 @@ export interface AppDependencies {
 }
 
 /** What the routes need of it. */
-export type RouteDependencies = Pick<AppDependencies, 'db' | 'postBox' | 'setupCode'>;
+export type RouteDependencies = Pick<AppDependencies, 'db' | 'postBox' | 'setupCode'> & {
+  readonly limits: SignInLimits;
+};
 
 /** Every route there is, as data. */
-export function allRoutes({ db, postBox, setupCode }: RouteDependencies): readonly Route[] {
-  const limits = signInLimits(db.pool, db.name);
+export function allRoutes({ db, postBox, setupCode, limits }: RouteDependencies): readonly Route[] {
   return [
     ...healthRoutes(db),
     ...identityRoutes({ db, setupCode, limits }),
@@ -69,7 +70,8 @@ export function createApp(deps: AppDependencies): Koa<RequestState> {
   app.use(requireSameOrigin());
   app.use(recogniseSession(deps.db));
   const router = new Router<RequestState>();
-  for (const route of allRoutes(deps)) {
+  const limits = signInLimits(deps.db.pool, deps.db.name);
+  for (const route of allRoutes({ ...deps, limits })) {
     router[route.method](route.path, guard(route), readJsonBody() as never, async (ctx) => {
       if (route.path.startsWith('/api/')) ctx.set('Cache-Control', 'no-store');
       await route.handle(ctx as unknown as AppContext);

@@ -1,4 +1,5 @@
 import { validateCheckInput } from '@lotrecht/contract';
+import { recordAccess } from '../audit/audit-repository.ts';
 import { type Database } from '../database/database.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idHeader, idParam } from '../http/params.ts';
@@ -16,8 +17,10 @@ export function checkRoutes(db: Database): readonly Route[] {
       path: '/api/checks/:id',
       access: 'signed-in',
       handle: async (ctx) => {
-        const check = await findCheck(db, requireActor(ctx), idParam(ctx));
+        const actor = requireActor(ctx);
+        const check = await findCheck(db, actor, idParam(ctx));
         if (check === undefined) throw notFound();
+        await recordAccess(db, actor, check.studentId, 'seen');
         ctx.body = check;
       },
     },
@@ -41,7 +44,10 @@ export function checkRoutes(db: Database): readonly Route[] {
           saveKey: idHeader(ctx, 'idempotency-key'),
           input: bodyOf(ctx, validateCheckInput),
         };
-        ctx.body = await saveCheck(db, requireActor(ctx), save, ctx.state.log);
+        const actor = requireActor(ctx);
+        const saved = await saveCheck(db, actor, save, ctx.state.log);
+        await recordAccess(db, actor, saved.studentId, 'changed');
+        ctx.body = saved;
       },
     },
     {

@@ -1,4 +1,5 @@
 import { type LessonView, type TodayView, validateLessonInput } from '@lotrecht/contract';
+import { recordAccess } from '../audit/audit-repository.ts';
 import { listChecksOfLesson } from '../checks/check-repository.ts';
 import { type Database } from '../database/database.ts';
 import { bodyOf } from '../http/json-body.ts';
@@ -48,6 +49,7 @@ export function lessonRoutes(db: Database): readonly Route[] {
         const actor = requireActor(ctx);
         const lesson = await findLesson(db, actor, idParam(ctx));
         if (lesson === undefined) throw notFound();
+        await recordAccess(db, actor, lesson.studentId, 'seen');
         const view: LessonView = { ...lesson, checks: await listChecksOfLesson(db, actor, lesson.id) };
         ctx.body = view;
       },
@@ -57,7 +59,10 @@ export function lessonRoutes(db: Database): readonly Route[] {
       path: '/api/lessons/:id',
       access: 'signed-in',
       handle: async (ctx) => {
-        ctx.body = await saveLesson(db, requireActor(ctx), idParam(ctx), bodyOf(ctx, validateLessonInput));
+        const actor = requireActor(ctx);
+        const saved = await saveLesson(db, actor, idParam(ctx), bodyOf(ctx, validateLessonInput));
+        await recordAccess(db, actor, saved.studentId, 'changed');
+        ctx.body = saved;
       },
     },
     {

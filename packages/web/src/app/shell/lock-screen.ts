@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
-import { FormControl, ReactiveFormsModule, Validators } from '@angular/forms';
+import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { A11yModule } from '@angular/cdk/a11y';
 import { MatButton } from '@angular/material/button';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
@@ -15,6 +15,7 @@ import { ProblemNote } from '../ui/problem-note.ts';
   imports: [ReactiveFormsModule, A11yModule, MatButton, MatFormField, MatInput, MatLabel, ProblemNote],
   template: `
     <form
+      [formGroup]="form"
       (ngSubmit)="unlock()"
       novalidate
       role="dialog"
@@ -27,7 +28,7 @@ import { ProblemNote } from '../ui/problem-note.ts';
       <p>{{ store.instructorName() }}, what was typed is still here. Type your password to go on.</p>
       <mat-form-field appearance="outline">
         <mat-label>Password</mat-label>
-        <input matInput type="password" autocomplete="current-password" [formControl]="password" />
+        <input matInput type="password" autocomplete="current-password" formControlName="password" />
       </mat-form-field>
       @if (problem(); as p) {
         <lo-problem-note [problem]="p" [canRetry]="false" />
@@ -64,15 +65,17 @@ import { ProblemNote } from '../ui/problem-note.ts';
 })
 export class LockScreen {
   protected readonly store = inject(SessionStore);
-  protected readonly password = new FormControl('', { nonNullable: true, validators: [Validators.required] });
+  protected readonly form = new FormGroup({
+    password: new FormControl('', { nonNullable: true, validators: [Validators.required] }),
+  });
   protected readonly problem = signal<ApiProblem | null>(null);
 
   private readonly router = inject(Router);
 
   protected unlock(): void {
-    if (this.password.invalid) return;
+    if (this.form.invalid) return;
     this.problem.set(null);
-    this.store.unlock(this.password.value).subscribe({
+    this.store.unlock(this.form.getRawValue().password).subscribe({
       error: (error: unknown) => this.problem.set(toProblem(error)),
     });
   }

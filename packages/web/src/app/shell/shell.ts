@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import {
@@ -46,6 +46,12 @@ export class Shell {
     ),
     { requireSync: true },
   );
+
+  /** A page that was opened behind the lock asks for its data only once the lock is open, and stays from then on. */
+  protected readonly opened = linkedSignal<boolean, boolean>({
+    source: () => !this.session.locked(),
+    computation: (isOpen, before) => isOpen || (before?.value ?? false),
+  });
 
   /** The check takes the whole of a phone: the way back is in its own header. */
   protected readonly atCheck = computed(() => /\/checks\//.test(this.url()));

@@ -13,7 +13,7 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
       </svg>
       <p class="words">{{ words() }}</p>
     </div>
-    <div class="card"><ng-content /></div>
+    <main class="card"><ng-content /></main>
   `,
   styleUrl: './door.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,4 +1,5 @@
 import {
+  afterNextRender,
   ChangeDetectionStrategy,
   Component,
   computed,
@@ -6,6 +7,7 @@ import {
   DOCUMENT,
   effect,
   inject,
+  Injector,
   input,
   signal,
   untracked,
@@ -83,6 +85,7 @@ export class CheckPage {
   private readonly fields = viewChild(ReadingFields);
   private readonly board = viewChild(StringBoard);
   private readonly destroyed = inject(DestroyRef);
+  private readonly injector = inject(Injector);
   private saving = Subscription.EMPTY;
   private readonly api = inject(AcademyApi);
   private readonly router = inject(Router);
@@ -115,7 +118,9 @@ export class CheckPage {
           const { id: studentId, name: studentName, handedness } = student;
           this.current.show({ studentId, studentName, handedness, lessonId, heldOn: lesson.heldOn });
           void this.store.open(checkId, lesson, student).then(() => {
-            if (this.store.stored() === null) this.fields()?.focus('toes.leadGapMm');
+            if (this.store.stored() !== null) return;
+            // The fields are drawn after this turn.
+            afterNextRender(() => this.fields()?.focus('toes.leadGapMm'), { injector: this.injector });
           });
         },
         error: (error: unknown) => this.problem.set(toProblem(error)),

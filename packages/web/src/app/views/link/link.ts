@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input, signal, untracked } from '@angular/core';
-import { FormControl, ReactiveFormsModule, Validators } from '@angular/forms';
+import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
 import { MatError, MatFormField, MatHint, MatLabel } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
@@ -36,9 +36,11 @@ export class LinkPage {
 
   protected readonly link = signal<LinkView | null>(null);
   protected readonly problem = signal<ApiProblem | null>(null);
-  protected readonly password = new FormControl('', {
-    nonNullable: true,
-    validators: [Validators.required, Validators.minLength(MIN_PASSWORD)],
+  protected readonly form = new FormGroup({
+    password: new FormControl('', {
+      nonNullable: true,
+      validators: [Validators.required, Validators.minLength(MIN_PASSWORD)],
+    }),
   });
 
   private readonly api = inject(AccountApi);
@@ -57,9 +59,9 @@ export class LinkPage {
   }
 
   protected submit(): void {
-    this.password.markAsTouched();
-    if (this.password.invalid) return;
-    this.api.useLink(this.token(), this.password.value).subscribe({
+    this.form.markAllAsTouched();
+    if (this.form.invalid) return;
+    this.api.useLink(this.token(), this.form.getRawValue().password).subscribe({
       // The link must not stay in the history behind the page that follows.
       next: () => void this.router.navigateByUrl('/today', { replaceUrl: true }),
       error: (error: unknown) => this.problem.set(toProblem(error)),

@@ -1,0 +1,73 @@
+import { chromium } from '@playwright/test';
+import { CheckPage } from './pages/check.page.ts';
+import { demoSignIn } from './pages/installation.ts';
+import { SignInPage } from './pages/sign-in.page.ts';
+
+/** Measures the browser's part of the bench against a running installation; one line of JSON for who called. */
+const [address = '', output = ''] = process.argv.slice(2);
+const FIELDS = 60;
+
+const browser = await chromium.launch({
+  executablePath: process.env['LOTRECHT_CHROMIUM'] ?? '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-dev-shm-usage',
+  ],
+});
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+await new SignInPage(page).signIn(address, demoSignIn({ address, output }));
+const scriptBytes = await page.evaluate(() =>
+  performance
+    .getEntriesByType('resource')
+    .filter((entry) => new URL(entry.name).pathname.endsWith('.js'))
+    .reduce((sum, entry) => sum + (entry as PerformanceResourceTiming).encodedBodySize, 0),
+);
+await page
+  .getByRole('button', { name: /^New check for/ })
+  .first()
+  .click();
+const check = new CheckPage(page);
+await check.typeReadings(['571', '602', '450', '4', '1', '75']);
+const devtools = await page.context().newCDPSession(page);
+await devtools.send('Performance.enable');
+const metrics = async (): Promise<Record<string, number>> =>
+  Object.fromEntries(
+    (await devtools.send('Performance.getMetrics')).metrics.map(({ name, value }) => [name, value]),
+  );
+const before = await metrics();
+for (let i = 0; i < FIELDS; i++) {
+  const field = check.field(i % 2 === 0 ? 'Toes Trail gap' : 'Toes Lead gap');
+  await field.fill(String(560 + (i % 50)));
+  await field.press('Enter');
+}
+const after = await metrics();
+const perField = (name: string): number => (((after[name] ?? 0) - (before[name] ?? 0)) * 1000) / FIELDS;
+await browser.close();
+process.stdout.write(
+  `${JSON.stringify([
+    {
+      name: 'first load to the tee sheet, compressed script',
+      value: scriptBytes,
+      unit: 'bytes',
+      ratio: scriptBytes / 250_000,
+      base: 'the limit of 250 kB',
+    },
+    {
+      name: 'scripting per completed field in a check',
+      value: perField('ScriptDuration'),
+      unit: 'ms',
+      ratio: perField('ScriptDuration') / 16.7,
+      base: 'a frame of 16.7 ms',
+    },
+    {
+      name: 'layout and style per completed field',
+      value: perField('LayoutDuration') + perField('RecalcStyleDuration'),
+      unit: 'ms',
+      ratio: (perField('LayoutDuration') + perField('RecalcStyleDuration')) / 16.7,
+      base: 'a frame of 16.7 ms',
+    },
+  ])}\n`,
+);

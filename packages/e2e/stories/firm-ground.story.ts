@@ -1,0 +1,265 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { expect, type Page, test } from '@playwright/test';
+import { CheckPage } from '../pages/check.page.ts';
+import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
+import { SignInPage } from '../pages/sign-in.page.ts';
+
+const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core'), 'utf8');
+
+const installation = new Installation();
+let served: Served;
+
+test.beforeAll(async () => {
+  test.setTimeout(300_000);
+  served = await installation.start();
+});
+
+test.afterAll(() => installation.remove());
+
+async function signIn(page: Page): Promise<void> {
+  await new SignInPage(page).signIn(served.address, demoSignIn(served));
+}
+
+test('a save while the server is down is said, retried by itself, and kept once', async ({ page }) => {
+  await signIn(page);
+  const check = new CheckPage(page);
+  await page.getByRole('button', { name: 'New check for Runa Feldt' }).click();
+  await check.field('Toes Lead gap').waitFor();
+  await installation.stop('SIGTERM');
+  await check.typeReadings(['571', '602', '450', '4', '1', '75']);
+  // The finding needs no server.
+  await expect(check.toes).toContainText('3.9° closed (right)');
+  await page.getByRole('button', { name: 'Keep check' }).click();
+  await expect(page.getByText(/Not reached\. Kept on this device; trying again in \d+ s/)).toBeVisible();
+  served = await installation.start();
+  await page.getByRole('button', { name: 'Try now' }).click();
+  await expect(page.getByText(/^Kept \d\d:\d\d$/)).toBeVisible();
+  await expect(page.getByRole('button', { name: '1 version' })).toBeVisible();
+});
+
+test('two devices correct one check: the later one sees both and keeps one on top of the other', async ({
+  page,
+  browser,
+}) => {
+  await signIn(page);
+  const here = new CheckPage(page);
+  await page.getByRole('button', { name: 'New check for Osk Brannel' }).click();
+  await here.typeReadings(['571', '602', '450', '4', '1', '75']);
+  await here.keep();
+
+  const otherContext = await browser.newContext();
+  const otherPage = await otherContext.newPage();
+  await signIn(otherPage);
+  await otherPage.goto(page.url());
+  const there = new CheckPage(otherPage);
+  await there.field('Toes Trail gap').fill('590');
+  await there.keep();
+
+  await here.field('Toes Trail gap').fill('580');
+  await page.getByRole('button', { name: 'Keep correction' }).click();
+  const conflict = page.getByRole('alert').filter({ hasText: 'Kept elsewhere' });
+  await expect(conflict).toContainText('2.4° closed (right)');
+  await expect(here.toes).toContainText('1.1° closed (right)');
+  await conflict.getByRole('button', { name: 'Keep mine' }).click();
+  await expect(page.getByRole('button', { name: '3 versions' })).toBeVisible();
+
+  await there.field('Toes Trail gap').fill('600');
+  await otherPage.getByRole('button', { name: 'Keep correction' }).click();
+  await otherPage.getByRole('button', { name: 'Take the other' }).click();
+  await expect(there.toes).toContainText('1.1° closed (right)');
+  await otherContext.close();
+});
+
+test('a draft is opened again by who typed it, and by nobody else', async ({ page }) => {
+  await signIn(page);
+  const check = new CheckPage(page);
+  await page.getByRole('button', { name: 'New check for Anselm Tove' }).click();
+  await check.field('Toes Lead gap').fill('577');
+  const address = page.url();
+  await page.getByRole('link', { name: 'Account' }).click();
+  await page.getByRole('button', { name: 'Sign out here' }).click();
+
+  const { password } = demoSignIn(served);
+  await new SignInPage(page).signIn(served.address, { email: 'teo@tarnside.example', password });
+  await page.goto(address);
+  await expect(check.field('Toes Lead gap')).toHaveValue('');
+  await page.getByRole('link', { name: 'Account' }).click();
+  await page.getByRole('button', { name: 'Sign out here' }).click();
+
+  await signIn(page);
+  await page.goto(address);
+  await expect(check.field('Toes Lead gap')).toHaveValue('577');
+});
+
+test('the whole story by keyboard alone', async ({ page }) => {
+  await page.goto(served.address);
+  const { email, password } = demoSignIn(served);
+  await page.getByLabel('E-mail').focus();
+  await page.keyboard.type(email);
+  await page.keyboard.press('Tab');
+  await page.keyboard.type(password);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Tee sheet' })).toBeVisible();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeHidden();
+  await page.keyboard.press('s');
+  await expect(page.getByRole('heading', { name: 'Students' })).toBeVisible();
+  await page.keyboard.press('t');
+  await page.getByRole('button', { name: 'New check for Runa Feldt' }).focus();
+  await page.keyboard.press('Enter');
+  const check = new CheckPage(page);
+  await expect(check.field('Toes Lead gap')).toBeFocused();
+  for (const reading of ['571', '602', '450', '4', '1']) {
+    await page.keyboard.type(reading);
+    await page.keyboard.press('Enter');
+  }
+  await page.keyboard.type('75');
+  await page.keyboard.press('Escape');
+  await expect(check.face).toContainText('2.3° open (right)');
+  await page.keyboard.press('k');
+  await expect(page.getByText(/^Kept \d\d:\d\d$/)).toBeVisible();
+  await page.keyboard.press('m');
+  await expect(page.getByRole('button', { name: 'Angles drawn × 5, not to scale' })).toBeVisible();
+  await page.keyboard.press('v');
+  await expect(page.getByRole('region', { name: 'Versions' })).toBeVisible();
+  await page.keyboard.press('n');
+  await expect(page.getByText('Nothing typed yet')).toBeVisible();
+});
+
+test('a device left alone is locked by the server and opened by the password, with everything in place', async ({
+  page,
+}) => {
+  await page.clock.install();
+  await signIn(page);
+  const check = new CheckPage(page);
+  await page.getByRole('button', { name: 'New check for Runa Feldt' }).click();
+  await check.field('Toes Lead gap').fill('571');
+  await page.clock.fastForward('20:00');
+  await page.clock.runFor(11_000);
+  const lock = page.getByRole('dialog', { name: 'Locked' });
+  await expect(lock).toBeVisible();
+  await page.reload();
+  await expect(lock).toBeVisible();
+  await lock.getByLabel('Password').fill('not this one');
+  await lock.getByRole('button', { name: 'Open' }).click();
+  await expect(lock).toContainText('This is not your password');
+  await lock.getByLabel('Password').fill(demoSignIn(served).password);
+  await lock.getByRole('button', { name: 'Open' }).click();
+  await expect(lock).toBeHidden();
+  await expect(check.field('Toes Lead gap')).toHaveValue('571');
+});
+
+test('an invited instructor chooses a password through the post box', async ({ page, browser }) => {
+  await signIn(page);
+  await page.getByRole('link', { name: 'Academy' }).click();
+  await page.getByLabel('Name').fill('Sanna Weyr');
+  await page.getByLabel('E-mail').fill('sanna@tarnside.example');
+  await page.getByRole('button', { name: 'Send invitation' }).click();
+  await page.getByText('You are invited to teach').first().click();
+  const letter = await page.locator('details[open] pre').innerText();
+  const link = /(http\S+\/link\/\S+)/.exec(letter)?.[1] ?? '';
+  const context = await browser.newContext();
+  const invited = await context.newPage();
+  await invited.goto(link);
+  await expect(invited.getByText('Sanna Weyr, you are invited to Tarnside.')).toBeVisible();
+  await invited.getByRole('textbox', { name: 'Password' }).fill('a rod across the belt');
+  await invited.getByRole('button', { name: 'Keep password' }).click();
+  await expect(invited.getByRole('heading', { name: 'Tee sheet' })).toBeVisible();
+  await context.close();
+});
+
+async function axeViolations(page: Page): Promise<string[]> {
+  await page.evaluate(axeSource);
+  return page.evaluate(async () => {
+    const { axe } = window as unknown as {
+      axe: {
+        run: () => Promise<{
+          violations: { id: string; nodes: { target: string[]; failureSummary: string }[] }[];
+        }>;
+      };
+    };
+    const { violations } = await axe.run();
+    return violations.flatMap((v) =>
+      v.nodes.map((n) => `${v.id} at ${n.target.join(' ')}: ${n.failureSummary}`),
+    );
+  });
+}
+
+for (const theme of ['daylight', 'dim'] as const) {
+  test(`every view is clean for assistive tools, ${theme}`, async ({ page }) => {
+    test.setTimeout(180_000);
+    await page.addInitScript((t) => localStorage.setItem('lotrecht-theme', t), theme);
+    await page.goto(new URL('/sign-in', served.address).href);
+    await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
+    expect(await axeViolations(page)).toEqual([]);
+    await signIn(page);
+    expect(await axeViolations(page)).toEqual([]);
+    const check = new CheckPage(page);
+    await page.getByRole('button', { name: 'New check for Runa Feldt' }).click();
+    await check.typeReadings(['571', '602', '450', '4', '1', '75']);
+    await expect(check.face).toContainText('open');
+    expect(await axeViolations(page)).toEqual([]);
+    await check.keep();
+    await page.getByRole('button', { name: '1 version' }).click();
+    await expect(page.getByRole('region', { name: 'Versions' })).toContainText('Version 1');
+    expect(await axeViolations(page)).toEqual([]);
+    for (const [path, heading] of [
+      ['/students', 'Students'],
+      ['/students/new', 'New student'],
+      ['/academy', 'Academy'],
+      ['/account', 'Account'],
+      ['/nowhere', 'Nothing here'],
+    ] as const) {
+      await page.goto(new URL(path, served.address).href);
+      await expect(page.getByRole('heading', { name: heading, level: 1 })).toBeVisible();
+      await page.waitForLoadState('networkidle');
+      expect(await axeViolations(page)).toEqual([]);
+    }
+    await page.goto(new URL('/students', served.address).href);
+    await page.getByRole('link', { name: 'Ilse Quarrie' }).click();
+    await expect(page.getByRole('heading', { name: /Last checked/ })).toBeVisible();
+    expect(await axeViolations(page)).toEqual([]);
+    await page.locator('lo-lesson-twine a').last().click();
+    await expect(page.getByRole('heading', { name: 'Checks' })).toBeVisible();
+    expect(await axeViolations(page)).toEqual([]);
+  });
+
+  test(`figures have a contrast of at least 7 to 1, ${theme}`, async ({ page }) => {
+    await page.addInitScript((t) => localStorage.setItem('lotrecht-theme', t), theme);
+    await signIn(page);
+    const check = new CheckPage(page);
+    await page.getByRole('button', { name: 'New check for Runa Feldt' }).click();
+    await check.typeReadings(['571', '602', '450', '4', '1', '75']);
+    await expect(check.face).toContainText('open');
+    const ratios = await page.evaluate(() => {
+      const channel = (c: number): number => (c <= 0.03928 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4);
+      const luminance = (rgb: readonly number[]): number =>
+        0.2126 * channel((rgb[0] ?? 0) / 255) +
+        0.7152 * channel((rgb[1] ?? 0) / 255) +
+        0.0722 * channel((rgb[2] ?? 0) / 255);
+      const parse = (css: string): number[] =>
+        (/rgba?\(([^)]+)\)/.exec(css)?.[1] ?? '').split(',').map(Number);
+      const ground = (element: Element | null): number[] => {
+        for (let e = element; e !== null; e = e.parentElement) {
+          const rgba = parse(getComputedStyle(e).backgroundColor);
+          if (rgba.length === 3 || (rgba[3] ?? 0) === 1) return rgba;
+        }
+        return [255, 255, 255];
+      };
+      return [
+        ...document.querySelectorAll('.lo-figure, .angle, .u, .verdict, .move, lo-number-pad button'),
+      ].map((e) => {
+        const [a, b] = [luminance(parse(getComputedStyle(e).color)), luminance(ground(e))];
+        return {
+          what: e.textContent?.trim().slice(0, 30),
+          ratio: (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05),
+        };
+      });
+    });
+    expect(ratios.length).toBeGreaterThan(15);
+    expect(ratios.filter(({ ratio }) => ratio < 7)).toEqual([]);
+  });
+}

@@ -29,7 +29,7 @@ CREATE TABLE lesson (
   deleted_at DATETIME(3) NULL,
   PRIMARY KEY (academy_id, id),
   KEY lesson_of_student (academy_id, student_id, deleted_at, held_on),
-  KEY lesson_by_day (academy_id, held_on, deleted_at),
+  KEY lesson_by_day (academy_id, deleted_at, held_on, id),
   CONSTRAINT lesson_student FOREIGN KEY (academy_id, student_id) REFERENCES student (academy_id, id),
   CONSTRAINT lesson_instructor FOREIGN KEY (academy_id, instructor_id) REFERENCES instructor (academy_id, id)
 );

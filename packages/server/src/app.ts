@@ -1,3 +1,4 @@
+import { constants } from 'node:zlib';
 import Router from '@koa/router';
 import Koa, { type Middleware } from 'koa';
 import compress from 'koa-compress';
@@ -63,7 +64,8 @@ export function createApp(deps: AppDependencies): Koa<RequestState> {
   app.use(believeProxy(deps.trustedProxy));
   app.use(logRequests(deps.logger));
   app.use(securityHeaders());
-  app.use(compress({ threshold: 1024 }));
+  // Answers of a few kilobytes travel faster than they are compressed; files and long lists are worth it.
+  app.use(compress({ threshold: 8192, br: { params: { [constants.BROTLI_PARAM_QUALITY]: 5 } } }));
   app.use(answerErrors());
   if (deps.webRoot !== undefined) app.use(serveWebApp(deps.webRoot));
   app.use(limitRequests(deps.requestsPerMinute));

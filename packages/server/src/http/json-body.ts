@@ -14,6 +14,7 @@ export function readJsonBody(): AppMiddleware {
     extendTypes: { json: ['application/json'] },
   }) as unknown as AppMiddleware;
   return async (ctx, next) => {
+    if (ctx.method === 'GET' || ctx.method === 'DELETE') return next();
     if (ctx.request.length !== undefined && ctx.request.length > 0 && !ctx.is('application/json')) {
       throw new Problem({
         status: 415,
@@ -21,7 +22,7 @@ export function readJsonBody(): AppMiddleware {
         title: 'Send JSON with Content-Type: application/json.',
       });
     }
-    await parse(ctx, next);
+    return parse(ctx, next);
   };
 }
 

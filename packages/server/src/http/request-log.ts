@@ -2,6 +2,11 @@ import { randomUUID } from 'node:crypto';
 import { type Logger } from 'pino';
 import { type AppMiddleware } from './context.ts';
 
+/** A one-time link's token is a secret that stands in the path. */
+function withoutSecrets(path: string): string {
+  return path.replace(/^(\/(?:api\/links|link)\/).+/, '$1…');
+}
+
 /** Gives each request an id and one structured line in the log. Paths are logged without their query. */
 export function logRequests(logger: Logger): AppMiddleware {
   return async (ctx, next) => {
@@ -13,7 +18,7 @@ export function logRequests(logger: Logger): AppMiddleware {
     ctx.state.log.info(
       {
         method: ctx.method,
-        path: ctx.path,
+        path: withoutSecrets(ctx.path),
         status: ctx.status,
         ms: Math.round(performance.now() - startedAt),
         instructorId: ctx.state.actor?.instructorId,

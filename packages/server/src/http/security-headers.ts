@@ -4,34 +4,47 @@ import { type AppMiddleware } from './context.ts';
 
 const YEAR_S = 31_536_000;
 
-/**
- * Headers of every answer. Scripts and styles only from our own files; the component framework's own style elements
- * carry the nonce of the page. Nothing inline, nothing from elsewhere.
- */
+/** Scripts and styles only from our own files; nothing inline but style elements that carry the page's nonce. */
+function contentPolicy(styleNonce: string): string {
+  return [
+    "default-src 'none'",
+    "script-src 'self'",
+    `style-src 'self' 'nonce-${styleNonce}'`,
+    "font-src 'self'",
+    "img-src 'self' data:",
+    "connect-src 'self'",
+    "manifest-src 'self'",
+    "worker-src 'self'",
+    "base-uri 'self'",
+    "form-action 'self'",
+    "frame-ancestors 'none'",
+  ].join('; ');
+}
+
+/** What matters for answers that are no page: they load nothing, are framed nowhere and are read as what they are. */
+const NO_PAGE = {
+  'Content-Security-Policy': "default-src 'none'; frame-ancestors 'none'",
+  'X-Content-Type-Options': 'nosniff',
+  'Cross-Origin-Resource-Policy': 'same-origin',
+  'Referrer-Policy': 'no-referrer',
+};
+
+/** Headers of every answer. */
 export function securityHeaders(): AppMiddleware {
+  const usual = helmet({
+    contentSecurityPolicy: false,
+    crossOriginEmbedderPolicy: true,
+    referrerPolicy: { policy: 'no-referrer' },
+    strictTransportSecurity: false,
+  });
   return async (ctx, next) => {
+    if (ctx.secure) ctx.set('Strict-Transport-Security', `max-age=${YEAR_S}`);
+    if (ctx.path.startsWith('/api/')) {
+      ctx.set(NO_PAGE);
+      return next();
+    }
     ctx.state.styleNonce = randomBytes(16).toString('base64');
-    const set = helmet({
-      contentSecurityPolicy: {
-        useDefaults: false,
-        directives: {
-          defaultSrc: ["'none'"],
-          scriptSrc: ["'self'"],
-          styleSrc: ["'self'", `'nonce-${ctx.state.styleNonce}'`],
-          fontSrc: ["'self'"],
-          imgSrc: ["'self'", 'data:'],
-          connectSrc: ["'self'"],
-          manifestSrc: ["'self'"],
-          workerSrc: ["'self'"],
-          baseUri: ["'self'"],
-          formAction: ["'self'"],
-          frameAncestors: ["'none'"],
-        },
-      },
-      crossOriginEmbedderPolicy: true,
-      referrerPolicy: { policy: 'no-referrer' },
-      strictTransportSecurity: ctx.secure ? { maxAge: YEAR_S } : false,
-    });
-    await set(ctx as never, next);
+    ctx.set('Content-Security-Policy', contentPolicy(ctx.state.styleNonce));
+    return usual(ctx as never, next);
   };
 }

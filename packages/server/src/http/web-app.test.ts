@@ -9,7 +9,7 @@ let app: TestApp;
 beforeAll(async () => {
   const root = mkdtempSync(path.join(tmpdir(), 'lotrecht-web-'));
   writeFileSync(path.join(root, 'index.html'), '<!doctype html><title>Lotrecht</title><lo-app></lo-app>');
-  writeFileSync(path.join(root, 'main-ABCD1234.js'), `export const text = '${'twine '.repeat(1000)}';`);
+  writeFileSync(path.join(root, 'main-ABCD1234.js'), `export const text = '${'twine '.repeat(3000)}';`);
   writeFileSync(path.join(path.dirname(root), 'outside.txt'), 'not yours');
   app = await startTestApp(root);
 });

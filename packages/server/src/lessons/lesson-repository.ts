@@ -79,8 +79,8 @@ function selectTeeSheet(where: SqlFragment): SqlFragment {
            i.name AS instructorName, l.held_on AS heldOn,
            (SELECT COUNT(*) FROM setup_check c
              WHERE c.academy_id = l.academy_id AND c.lesson_id = l.id AND c.deleted_at IS NULL) AS checkCount
-    FROM lesson l
-    JOIN student s ON s.academy_id = l.academy_id AND s.id = l.student_id
+    FROM lesson l FORCE INDEX (lesson_by_day)
+    STRAIGHT_JOIN student s ON s.academy_id = l.academy_id AND s.id = l.student_id
     JOIN instructor i ON i.academy_id = l.academy_id AND i.id = l.instructor_id
     WHERE ${where}`;
 }
@@ -103,6 +103,6 @@ export function listLessonsBefore(
   return db.many<TeeSheetEntry>(
     selectTeeSheet(sql`l.academy_id = ${actor.academyId} AND ${visibleStudents(actor)} AND l.held_on < ${day}
       AND l.deleted_at IS NULL AND s.deleted_at IS NULL
-      ORDER BY l.held_on DESC, l.created_at DESC LIMIT ${limit}`),
+      ORDER BY l.held_on DESC, l.id DESC LIMIT ${limit}`),
   );
 }

@@ -11,7 +11,7 @@ import { shortDayText } from '../../ui/dates.ts';
     <ol>
       @for (knot of knots(); track knot.id) {
         <li>
-          <a [routerLink]="['/lessons', knot.id]" [attr.aria-label]="knot.spoken">
+          <a [routerLink]="['/lessons', knot.id]">
             <svg viewBox="0 0 28 28" aria-hidden="true">
               @if (knot.checks > 0) {
                 <path d="M8 14a6 6 0 1 1 6 6M20 14a6 6 0 1 1-6-6" class="knot" />
@@ -39,7 +39,6 @@ export class LessonTwine {
         id,
         day: shortDayText(heldOn),
         checks: checks.length,
-        spoken: `Lesson of ${shortDayText(heldOn)}, ${checks.length} checks`,
       })),
   );
 }

@@ -14,6 +14,7 @@ import {
 } from './generated/types.ts';
 import * as generated from './generated/validators.ts';
 import { DocumentRefused, type Refusal } from './refusal/document-refused.ts';
+import { brokenTexts } from './refusal/well-formed.ts';
 
 interface SchemaError {
   readonly instancePath: string;
@@ -34,8 +35,10 @@ export type Validator<T> = (value: unknown) => T;
 function validator<T>(generatedValidator: unknown): Validator<T> {
   const check = generatedValidator as GeneratedValidator;
   return (value) => {
-    if (check(value)) return value as T;
-    throw new DocumentRefused((check.errors ?? []).map(toRefusal));
+    if (!check(value)) throw new DocumentRefused((check.errors ?? []).map(toRefusal));
+    const broken = brokenTexts(value);
+    if (broken.length > 0) throw new DocumentRefused(broken);
+    return value as T;
   };
 }
 

@@ -80,6 +80,7 @@ describe('a check document', () => {
       '/observations/0/baseMm',
     ],
     [{ ...valid, tolerancesDeg: { toes: [-2] } }, 'minItems', '/tolerancesDeg/toes'],
+    [{ ...valid, club: { group: 'wedge', name: 'half a \ud83c' } }, 'broken-text', '/club/name'],
     [null, 'type', ''],
     ['text', 'type', ''],
   ])('that does not fit is refused with its path: %#', (document, code, path) => {

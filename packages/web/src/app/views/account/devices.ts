@@ -18,10 +18,11 @@ import { ProblemNote } from '../../ui/problem-note.ts';
       @for (session of sessions(); track session.id) {
         <li>
           <span>
-            {{ session.device || 'Unknown device' }}
+            {{ kindOf(session.device) }}, signed in {{ when(session.createdAt) }}
             <span class="lo-soft">
               {{ session.here ? 'this device' : 'last seen ' + when(session.lastSeenAt) }}
             </span>
+            <span class="lo-soft signature">{{ session.device }}</span>
           </span>
           @if (!session.here) {
             <button matButton type="button" (click)="revoke(session.id)">Sign out there</button>
@@ -45,11 +46,15 @@ import { ProblemNote } from '../../ui/problem-note.ts';
       justify-content: space-between;
       gap: 16px;
       min-height: 56px;
+      padding: 8px 0;
       border-top: 1px solid var(--lo-line);
       overflow-wrap: anywhere;
     }
     .lo-soft {
       display: block;
+    }
+    .signature {
+      font-size: 0.875rem;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -62,6 +67,12 @@ export class Devices {
 
   constructor() {
     this.load();
+  }
+
+  /** What the browser says of itself is long and unsure; this much it tells. */
+  protected kindOf(device: string): string {
+    if (device === '') return 'A device that says nothing of itself';
+    return /Mobile|Android|iPad|Tablet/i.test(device) ? 'Tablet or phone' : 'Computer';
   }
 
   protected when(iso: string): string {

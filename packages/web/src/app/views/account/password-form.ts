@@ -46,6 +46,9 @@ import { ProblemNote } from '../../ui/problem-note.ts';
     </form>
   `,
   styles: `
+    :host {
+      width: 100%;
+    }
     form {
       display: grid;
       gap: 8px;

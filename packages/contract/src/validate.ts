@@ -14,7 +14,7 @@ import {
 } from './generated/types.ts';
 import * as generated from './generated/validators.ts';
 import { DocumentRefused, type Refusal } from './refusal/document-refused.ts';
-import { brokenTexts } from './refusal/well-formed.ts';
+import { brokenTexts, hasBrokenText } from './refusal/well-formed.ts';
 
 interface SchemaError {
   readonly instancePath: string;
@@ -36,8 +36,7 @@ function validator<T>(generatedValidator: unknown): Validator<T> {
   const check = generatedValidator as GeneratedValidator;
   return (value) => {
     if (!check(value)) throw new DocumentRefused((check.errors ?? []).map(toRefusal));
-    const broken = brokenTexts(value);
-    if (broken.length > 0) throw new DocumentRefused(broken);
+    if (hasBrokenText(value)) throw new DocumentRefused(brokenTexts(value));
     return value as T;
   };
 }

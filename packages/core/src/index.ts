@@ -62,6 +62,9 @@ export {
 } from './setup/setup.ts';
 export { solveSetup } from './setup/solve.ts';
 
+// What the player sees
+export { type EyesAtAddress, markShift, type MarkShift } from './sight/mark-shift.ts';
+
 // Refusals
 export { RANGES, type Range } from './refusal/ranges.ts';
 export { type RefusalCode, type RefusalDetail, RefusedInput } from './refusal/refused-input.ts';

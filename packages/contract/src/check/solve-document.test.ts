@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { degreesFromRadians, type EyesAtAddress, markShift } from '@lotrecht/core';
 import { describe, expect, it } from 'vitest';
 import { type CheckDocument } from '../generated/types.ts';
 import { DocumentRefused } from '../refusal/document-refused.ts';
@@ -9,13 +10,20 @@ import { groundDrawing } from './ground-drawing.ts';
 import { solveDocument } from './solve-document.ts';
 import { solveReadable } from './solve-readable.ts';
 
+interface SightInput extends Omit<EyesAtAddress, 'handedness'> {
+  readonly hand: EyesAtAddress['handedness'];
+}
+
 interface WorkedCase {
   readonly input: unknown;
   readonly expected: unknown;
 }
 
 const read = (path: string): unknown => JSON.parse(readFileSync(new URL(path, import.meta.url), 'utf8'));
-const { checks } = read('./worked-cases.json') as { checks: readonly WorkedCase[] };
+const { checks, sight } = read('./worked-cases.json') as {
+  checks: readonly WorkedCase[];
+  sight: readonly { input: SightInput; expected: unknown }[];
+};
 const example = {
   input: read('../../../../docs/formats/example-check.json'),
   expected: read('../../../../docs/formats/example-result.json'),
@@ -45,6 +53,13 @@ describe('the worked checks', () => {
       expect(validateResultDocument(structuredClone(result))).toEqual(result);
     },
   );
+});
+
+describe('the worked sights', () => {
+  it.each(sight.map((c, index) => [index, c] as const))('case %i', (_index, { input, expected }) => {
+    const { lateralM, angleRad } = markShift({ ...input, handedness: input.hand });
+    expect(deviations(expected, { lateralM, angleDeg: degreesFromRadians(angleRad) })).toEqual([]);
+  });
 });
 
 function refusalsOf(work: () => unknown): DocumentRefused['refusals'] {

@@ -13,3 +13,11 @@ export function brokenTexts(value: unknown, path = ''): readonly Refusal[] {
   if (typeof value !== 'object' || value === null) return [];
   return Object.entries(value).flatMap(([key, item]) => brokenTexts(item, `${path}/${key}`));
 }
+
+/** Whether there is any such text: a look without paths, because nearly always there is none. */
+export function hasBrokenText(value: unknown): boolean {
+  if (typeof value === 'string') return HALF_CHARACTER.test(value);
+  if (typeof value !== 'object' || value === null) return false;
+  for (const key in value) if (hasBrokenText((value as Record<string, unknown>)[key])) return true;
+  return false;
+}

@@ -8,11 +8,13 @@ import { targetLineUncertainty } from '../station/target-line.ts';
 import { DEFAULT_DECISION_LIMITS } from '../uncertainty/conformity.ts';
 import { inQuadrature } from '../uncertainty/quadrature.ts';
 import { combineLine, type CombinedLine, type HeldEstimate } from './combine-line.ts';
+import { heelsFromFlare } from './flare.ts';
 import { judge } from './judge.ts';
 import { moveToGoal } from './move.ts';
 import { priorityOf } from './priority.ts';
 import { requireMethod } from './require-method.ts';
-import { type LineFinding, type Setup, type SetupFinding } from './setup.ts';
+import { notesOf } from './notes.ts';
+import { type HeelsFromFlare, type LineFinding, type Setup, type SetupFinding } from './setup.ts';
 import { aimsElsewhere } from './target-picture.ts';
 import { turningLines, turnOf } from './turn.ts';
 import { wouldSettle } from './would-settle.ts';
@@ -56,6 +58,7 @@ export function solveSetup(setup: Setup): SetupFinding {
   }));
   const turn = turnOf(turningLines(comparable, setup.footLine ?? 'toes'));
   const face = comparable.find((l) => l.line === 'face');
+  const heels = findHeels(setup);
   const targetPicture =
     turn !== null &&
     turn.agree &&
@@ -71,8 +74,17 @@ export function solveSetup(setup: Setup): SetupFinding {
     turn,
     ...priorityOf(lines, setup.order),
     targetPicture,
-    notes: [],
+    ...(heels && { heelsFromFlare: heels }),
+    notes: notesOf({ setup, lines, targetPicture, heels }),
   };
+}
+
+/** Only a toe line that was read once with a tape has toe tips to go back from. */
+function findHeels({ feet, observations }: Setup): HeelsFromFlare | undefined {
+  const toes = observations.filter((o) => o.line === 'toes');
+  const [only] = toes;
+  if (feet === undefined || only?.by !== 'gaps' || toes.length > 1) return undefined;
+  return within('feet', () => heelsFromFlare(only, feet));
 }
 
 function within<T>(outer: string, work: () => T): T {

@@ -1,5 +1,4 @@
 import { randomUUID } from 'node:crypto';
-import { Agent, request } from 'node:http';
 import { composeCheck, solveDocument } from '@lotrecht/contract';
 import { type Database, openDatabase } from '../database/database.ts';
 import { type Actor } from '../http/context.ts';
@@ -10,13 +9,17 @@ import { insertAcademy, insertInstructor } from '../identity/instructor-reposito
 import { findLesson, insertLesson } from '../lessons/lesson-repository.ts';
 import { findStudent, insertStudent } from '../students/student-repository.ts';
 import { type Figure, medianMs } from './figures.ts';
+import { RawClient } from './raw-client.ts';
 
 const CLIENTS = 16;
 const EACH = 60;
 
+/** One piece of work of one of the clients. */
+type Way = (client: number) => Promise<void>;
+
 interface Ground {
   readonly db: Database;
-  readonly base: string;
+  readonly clients: readonly RawClient[];
   readonly token: string;
   readonly actor: Actor;
   readonly studentId: string;
@@ -47,6 +50,7 @@ export async function benchHttp(databaseUrl: string, base: string): Promise<read
       if (turn > 0) (times[name] ??= []).push(ms);
     }
   }
+  for (const client of ground.clients) client.close();
   await db.close();
   const best = (name: string): number => Math.min(...(times[name] ?? [Number.NaN]));
   const figure = (name: string, way: string, sqlWay: string): Figure => ({
@@ -81,11 +85,19 @@ async function prepare(db: Database, base: string): Promise<Ground> {
     notes: '',
   });
   await insertLesson(db, actor, lessonId, { revision: 0, studentId, heldOn: '2026-04-17', notes: '' });
-  return { db, base, actor, studentId, lessonId, token: await openSession(db, actor, 'bench') };
+  const clients = await Promise.all(Array.from({ length: CLIENTS }, () => RawClient.open(base)));
+  return {
+    db,
+    actor,
+    studentId,
+    lessonId,
+    token: await openSession(db, actor, 'bench'),
+    clients,
+  };
 }
 
 /** What a save asks of the database, without anything around it. */
-async function saveSql({ db, actor, token, lessonId }: Ground): Promise<() => Promise<void>> {
+async function saveSql({ db, actor, token, lessonId }: Ground): Promise<Way> {
   return async () => {
     const id = randomUUID();
     const saveKey = randomUUID();
@@ -107,39 +119,15 @@ async function saveSql({ db, actor, token, lessonId }: Ground): Promise<() => Pr
   };
 }
 
-/** One request on a connection that stays open, as a browser's does; the client costs as little as it can. */
-const agent = new Agent({ keepAlive: true, maxSockets: CLIENTS });
-
-function ask(url: string, method: 'GET' | 'PUT', headers: Record<string, string>, body = ''): Promise<void> {
-  return new Promise((resolve, reject) => {
-    const sent = request(url, { method, agent, headers }, (response) => {
-      response.resume();
-      response.once('end', () =>
-        response.statusCode === 200
-          ? resolve()
-          : reject(new Error(`${method} answered ${response.statusCode}`)),
-      );
-    });
-    sent.once('error', reject);
-    sent.end(body);
-  });
-}
-
-async function saveHttp({ base, token, lessonId }: Ground): Promise<() => Promise<void>> {
+async function saveHttp({ clients, token, lessonId }: Ground): Promise<Way> {
   const body = JSON.stringify({ revision: 0, lessonId, document: worked });
-  return () =>
-    ask(
-      `${base}/api/checks/${randomUUID()}`,
-      'PUT',
-      {
-        'Content-Type': 'application/json',
-        'Content-Length': String(Buffer.byteLength(body)),
-        'X-Requested-By': 'lotrecht',
-        'Idempotency-Key': randomUUID(),
-        Cookie: `lotrecht_session=${token}`,
-      },
-      body,
-    );
+  return async (client) => {
+    const head =
+      `PUT /api/checks/${randomUUID()} HTTP/1.1\r\nContent-Type: application/json\r\nX-Requested-By: lotrecht\r\n` +
+      `Idempotency-Key: ${randomUUID()}\r\nCookie: lotrecht_session=${token}\r\n`;
+    const status = await clients[client]?.ask(head, body);
+    if (status !== 200) throw new Error(`save answered ${status}`);
+  };
 }
 
 async function oneCheck({ db, actor, lessonId, studentId }: Ground): Promise<string> {
@@ -156,7 +144,7 @@ async function oneCheck({ db, actor, lessonId, studentId }: Ground): Promise<str
   return id;
 }
 
-async function readSql(ground: Ground): Promise<() => Promise<void>> {
+async function readSql(ground: Ground): Promise<Way> {
   const { db, actor, token } = ground;
   const id = await oneCheck(ground);
   return async () => {
@@ -166,8 +154,12 @@ async function readSql(ground: Ground): Promise<() => Promise<void>> {
   };
 }
 
-async function readHttp(ground: Ground): Promise<() => Promise<void>> {
-  const { base, token } = ground;
+async function readHttp(ground: Ground): Promise<Way> {
+  const { clients, token } = ground;
   const id = await oneCheck(ground);
-  return () => ask(`${base}/api/checks/${id}`, 'GET', { Cookie: `lotrecht_session=${token}` });
+  const head = `GET /api/checks/${id} HTTP/1.1\r\nCookie: lotrecht_session=${token}\r\n`;
+  return async (client) => {
+    const status = await clients[client]?.ask(head);
+    if (status !== 200) throw new Error(`read answered ${status}`);
+  };
 }

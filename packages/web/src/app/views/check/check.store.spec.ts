@@ -1,0 +1,243 @@
+import { HttpErrorResponse } from '@angular/common/http';
+import { TestBed } from '@angular/core/testing';
+import {
+  type CheckInput,
+  type CheckView,
+  type LessonView,
+  solveDocument,
+  type StudentView,
+} from '@lotrecht/contract';
+import { type Observable, of, throwError } from 'rxjs';
+import { AcademyApi } from '../../api/academy-api.ts';
+import { type CheckDraft, DraftStore } from '../../drafts/draft-store.ts';
+import { SessionStore } from '../../session/session.store.ts';
+import { CheckStore } from './check.store.ts';
+import { type FieldKey } from './fields.ts';
+
+const CHECK_ID = '11111111-1111-4111-8111-111111111111';
+const student: StudentView = {
+  id: 's',
+  revision: 1,
+  name: 'Runa Feldt',
+  handedness: 'right',
+  minor: false,
+  notes: '',
+  instructor: { id: 'i', name: 'Marit Oswin' },
+  lastLessonOn: null,
+  lessonCount: 1,
+};
+const lesson: LessonView = {
+  id: 'l',
+  revision: 1,
+  studentId: 's',
+  heldOn: '2026-04-17',
+  notes: '',
+  checks: [],
+};
+
+/** A server that keeps what it is sent, and a device that keeps drafts. */
+class Fakes {
+  readonly sent: { input: CheckInput; key: string }[] = [];
+  readonly drafts = new Map<string, CheckDraft>();
+  /** Answers for the next saves; then everything is kept. */
+  answers: ((view: CheckView) => Observable<CheckView>)[] = [];
+
+  readonly api = {
+    saveCheck: (id: string, input: CheckInput, key: string) => {
+      this.sent.push({ input, key });
+      const view = viewOf(id, input);
+      return this.answers.shift()?.(view) ?? of({ ...view, differences: [] });
+    },
+  };
+
+  readonly draftStore = {
+    find: async (id: string) => this.drafts.get(id),
+    keep: async (draft: CheckDraft) => void this.drafts.set(draft.checkId, draft),
+    drop: async (id: string) => void this.drafts.delete(id),
+    dropIfUnchanged: async (id: string) => void this.drafts.delete(id),
+  };
+}
+
+function viewOf(id: string, { revision, lessonId, document }: CheckInput): CheckView {
+  return {
+    id,
+    revision: revision + 1,
+    lessonId,
+    studentId: 's',
+    document,
+    result: solveDocument(document),
+    reason: 'entered',
+    createdAt: '2026-04-17T10:00:00Z',
+    savedAt: '2026-04-17T10:00:00Z',
+  };
+}
+
+function refused(status: number, body: object): HttpErrorResponse {
+  return new HttpErrorResponse({ status, error: { status, ...body } });
+}
+
+async function openStore(): Promise<{ store: CheckStore; fakes: Fakes }> {
+  localStorage.clear();
+  const fakes = new Fakes();
+  TestBed.configureTestingModule({
+    providers: [
+      CheckStore,
+      { provide: AcademyApi, useValue: fakes.api },
+      { provide: DraftStore, useValue: fakes.draftStore },
+      { provide: SessionStore, useValue: { session: () => ({ instructor: { id: 'i' } }) } },
+    ],
+  });
+  const store = TestBed.inject(CheckStore);
+  await store.open(CHECK_ID, lesson, student);
+  return { store, fakes };
+}
+
+function typeToes(store: CheckStore, lead: string, trail: string, base: string): void {
+  const typed: [FieldKey, string][] = [
+    ['toes.leadGapMm', lead],
+    ['toes.trailGapMm', trail],
+    ['toes.baseMm', base],
+  ];
+  for (const [key, text] of typed) {
+    store.type(key, text);
+    store.settle(key);
+  }
+}
+
+describe('an open check', () => {
+  it('says nothing until a line is complete, then all of it', async () => {
+    const { store } = await openStore();
+    store.type('toes.leadGapMm', '571');
+    store.settle('toes.leadGapMm');
+    expect(store.solution()).toBeNull();
+    typeToes(store, '571', '602', '450');
+    expect(store.solution()?.result?.lines.toes?.word).toBe('closed');
+  });
+
+  it('does not compute with a number that is still being typed', async () => {
+    const { store } = await openStore();
+    typeToes(store, '571', '602', '450');
+    const before = store.solution();
+    store.type('toes.trailGapMm', '6');
+    expect(store.solution()).toBe(before);
+  });
+
+  it('keeps every keystroke on the device, without a name', async () => {
+    const { store, fakes } = await openStore();
+    store.type('toes.leadGapMm', '57x');
+    const draft = fakes.drafts.get(CHECK_ID);
+    expect(draft?.fields).toMatchObject({ 'toes.leadGapMm': '57x' });
+    expect(JSON.stringify(draft)).not.toContain('Runa');
+    expect(store.state()).toBe('on-this-device');
+  });
+
+  it('names what stands in the way of keeping it', async () => {
+    const { store } = await openStore();
+    expect(store.obstacle()?.message).toContain('Nothing was read yet');
+    store.type('toes.leadGapMm', '571');
+    expect(store.obstacle()).toEqual({
+      key: 'toes.trailGapMm',
+      message: 'Trail gap is missing. Read it, or clear the line.',
+    });
+    typeToes(store, '571', '602', '0');
+    expect(store.obstacle()?.key).toBe('toes.baseMm');
+    typeToes(store, '571', '602', '450');
+    expect(store.obstacle()).toBeNull();
+  });
+});
+
+describe('keeping a check', () => {
+  it('sends the readings with what was shown, and forgets the draft when it is answered', async () => {
+    const { store, fakes } = await openStore();
+    typeToes(store, '571', '602', '450');
+    store.save().subscribe();
+    expect(fakes.sent[0]?.input).toMatchObject({ revision: 0, lessonId: 'l' });
+    expect(fakes.sent[0]?.input.shownResult).toEqual(store.solution()?.result);
+    expect(store.state()).toBe('kept');
+    expect(fakes.drafts.size).toBe(0);
+  });
+
+  it('tries again with the same key when nothing came back, and says that it waits', async () => {
+    const { store, fakes } = await openStore();
+    fakes.answers = [() => throwError(() => refused(503, {}))];
+    typeToes(store, '571', '602', '450');
+    store.save().subscribe();
+    expect(store.state()).toBe('waiting');
+    store.tryNow();
+    expect(store.state()).toBe('kept');
+    expect(fakes.sent).toHaveLength(2);
+    expect(fakes.sent[1]?.key).toBe(fakes.sent[0]?.key);
+  });
+
+  it('gives other readings another key, even while it waits', async () => {
+    const { store, fakes } = await openStore();
+    fakes.answers = [() => throwError(() => refused(0, {}))];
+    typeToes(store, '571', '602', '450');
+    store.save().subscribe();
+    typeToes(store, '571', '590', '450');
+    store.tryNow();
+    expect(fakes.sent[1]?.key).not.toBe(fakes.sent[0]?.key);
+    expect(store.state()).toBe('kept');
+  });
+
+  it('does not try again what is wrong and not only late', async () => {
+    const { store, fakes } = await openStore();
+    fakes.answers = [() => throwError(() => refused(422, { code: 'refused' }))];
+    typeToes(store, '571', '602', '450');
+    let failed = 0;
+    store.save().subscribe({ error: () => failed++ });
+    expect([failed, fakes.sent.length, store.state()]).toEqual([1, 1, 'on-this-device']);
+  });
+});
+
+describe('a conflict', () => {
+  const conflictWith = (current: CheckView) => () =>
+    throwError(() => refused(409, { code: 'conflict', title: '', current }));
+
+  it('with another device shows theirs, and keeps mine on top on demand', async () => {
+    const { store, fakes } = await openStore();
+    typeToes(store, '571', '602', '450');
+    const document = store.document();
+    if (document === undefined) throw new Error('the check is complete');
+    const theirs = viewOf(CHECK_ID, { revision: 3, lessonId: 'l', document });
+    typeToes(store, '571', '580', '450');
+    fakes.answers = [conflictWith(theirs)];
+    store.save().subscribe();
+    expect(store.state()).toBe('conflict');
+    expect(store.conflict()).toEqual(theirs);
+    store.keepMine().subscribe();
+    expect(fakes.sent.at(-1)?.input.revision).toBe(4);
+    expect(store.state()).toBe('kept');
+  });
+
+  it('gives mine up for theirs on demand', async () => {
+    const { store, fakes } = await openStore();
+    typeToes(store, '571', '602', '450');
+    const document = store.document();
+    if (document === undefined) throw new Error('the check is complete');
+    typeToes(store, '571', '580', '450');
+    fakes.answers = [conflictWith(viewOf(CHECK_ID, { revision: 3, lessonId: 'l', document }))];
+    store.save().subscribe();
+    await store.takeTheirs();
+    expect(store.typed()['toes.trailGapMm']).toBe('602');
+    expect(store.state()).toBe('kept');
+  });
+
+  it('with my own save whose answer was lost is no conflict: what was typed since goes on top', async () => {
+    const { store, fakes } = await openStore();
+    typeToes(store, '571', '602', '450');
+    let stored: CheckView | undefined;
+    fakes.answers = [
+      (view) => {
+        stored = view;
+        return throwError(() => refused(0, {}));
+      },
+      () => (stored === undefined ? of() : conflictWith(stored)()),
+    ];
+    store.save().subscribe();
+    store.tryNow();
+    expect(store.conflict()).toBeNull();
+    expect(store.state()).toBe('kept');
+    expect(store.stored()?.revision).toBe(1);
+  });
+});

@@ -68,6 +68,13 @@ function toRefusal(error: SchemaError): Refusal {
         path: error.instancePath,
         message: `Use ${JSON.stringify(params['allowedValue'])}.`,
       };
+    case 'exclusiveMinimum':
+    case 'maximum':
+      return {
+        code: 'out-of-range',
+        path: error.instancePath,
+        message: `Type a number ${error.keyword === 'maximum' ? 'up to' : 'above'} ${String(params['limit'])}.`,
+      };
     case 'minLength':
       return {
         code: 'too-short',

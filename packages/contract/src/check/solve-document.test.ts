@@ -96,6 +96,8 @@ describe('a check document', () => {
     ],
     [{ ...valid, tolerancesDeg: { toes: [-2] } }, 'minItems', '/tolerancesDeg/toes'],
     [{ ...valid, club: { group: 'wedge', name: 'half a \ud83c' } }, 'broken-text', '/club/name'],
+    [{ ...valid, target: { distanceM: 0 } }, 'out-of-range', '/target/distanceM'],
+    [{ ...valid, target: { distanceM: 15_000 } }, 'out-of-range', '/target/distanceM'],
     [null, 'type', ''],
     ['text', 'type', ''],
   ])('that does not fit is refused with its path: %#', (document, code, path) => {

@@ -5,6 +5,9 @@ import { CheckStore } from './check.store.ts';
 
 type ClubGroup = NonNullable<CheckDocument['club']>['group'];
 
+const NEAREST_M = 1;
+const FARTHEST_M = 500;
+
 /** Club and target of a check: kept from the last one, changed with one tap. */
 @Component({
   selector: 'lo-circumstances',
@@ -24,12 +27,7 @@ export class Circumstances {
     return `${CLUB_GROUPS[this.store.club().group]}, ${target || 'no target named'}`;
   });
 
-  protected readonly distanceProblem = computed(() => {
-    const { distanceM } = this.store.target();
-    return distanceM !== undefined && !(distanceM >= 1 && distanceM <= 500)
-      ? `Read ${distanceM} m. Type metres from 1 to 500, or leave it empty.`
-      : null;
-  });
+  protected readonly distanceProblem = signal<string | null>(null);
 
   protected chooseClub(group: string): void {
     this.store.choose({ group: group as ClubGroup }, this.store.target());
@@ -43,12 +41,19 @@ export class Circumstances {
     });
   }
 
+  /** A distance that cannot be one stays in its field with the reason, and out of the check. */
   protected placeTarget(text: string): void {
     const { name } = this.store.target();
-    const distanceM = Number(text.replace(',', '.'));
+    const typed = text.trim();
+    const distanceM = Number(typed.replace(',', '.'));
+    const fits = typed === '' || (distanceM >= NEAREST_M && distanceM <= FARTHEST_M);
+    this.distanceProblem.set(
+      fits ? null : `Read “${typed}”. Type metres from ${NEAREST_M} to ${FARTHEST_M}, or leave it empty.`,
+    );
+    if (!fits) return;
     this.store.choose(this.store.club(), {
       ...(name !== undefined && { name }),
-      ...(text.trim() !== '' && Number.isFinite(distanceM) && { distanceM }),
+      ...(typed !== '' && { distanceM }),
     });
   }
 }

@@ -4,7 +4,9 @@ import path from 'node:path';
 import { endProcess, isAlive } from './processes.mjs';
 import { say, StartError } from './say.mjs';
 
+/** A server that falls over this often in this time will not stand: give up and say so. */
 const MOST_RESTARTS = 5;
+const RESTARTS_WITHIN_MS = 10_000;
 
 /**
  * Starts the application server and keeps it running.
@@ -13,14 +15,16 @@ const MOST_RESTARTS = 5;
  */
 export async function startServer(root, dir, environment, onGivenUp) {
   let stopping = false;
-  let restarts = 0;
+  let restarts = [];
   const launch = () => launchServer(root, dir, environment);
   const first = await launch();
   let { child } = first;
   const watch = () =>
     child.once('exit', () => {
       if (stopping) return;
-      if (++restarts > MOST_RESTARTS) {
+      restarts = [...restarts.filter((at) => Date.now() - at < RESTARTS_WITHIN_MS), Date.now()];
+      if (restarts.length > MOST_RESTARTS) {
+        say(`The server keeps stopping; its log is ${path.join(dir, 'server.log')}.`);
         onGivenUp();
         return;
       }

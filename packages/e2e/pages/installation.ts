@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -57,6 +57,26 @@ export class Installation {
     const gone = new Promise<number | null>((resolve) => running.once('exit', resolve));
     running.kill(signal);
     return gone;
+  }
+
+  /** SIGKILLs the application server behind the start, which starts it again by itself. */
+  killServer(): void {
+    const child = readdirSync('/proc')
+      .filter((name) => /^\d+$/.test(name))
+      .find((pid) => {
+        const read = (file: string): string => {
+          try {
+            return readFileSync(`/proc/${pid}/${file}`, 'utf8');
+          } catch {
+            // Gone between listing and reading.
+            return '';
+          }
+        };
+        const parent = / (\d+) /.exec(read('stat').slice(read('stat').lastIndexOf(')') + 2))?.[1];
+        return parent === String(this.process?.pid) && read('cmdline').includes('dist/main.js');
+      });
+    if (child === undefined) throw new Error('no server to kill');
+    process.kill(Number(child), 'SIGKILL');
   }
 
   /** Stops and takes the data away. */

@@ -38,6 +38,32 @@ test('a save while the server is down is said, retried by itself, and kept once'
   await expect(page.getByRole('button', { name: '1 version' })).toBeVisible();
 });
 
+/** `LOTRECHT_FAULT_ROUNDS=50` for the figure that is reported. */
+const ROUNDS = Number(process.env['LOTRECHT_FAULT_ROUNDS'] ?? 2);
+
+test(`the server is killed between typing and saving, ${ROUNDS} times: every check is kept, once`, async ({
+  page,
+}) => {
+  test.setTimeout(30_000 + ROUNDS * 30_000);
+  await signIn(page);
+  const check = new CheckPage(page);
+  await page.getByRole('button', { name: 'New check for Anselm Tove' }).click();
+  for (let round = 0; round < ROUNDS; round++) {
+    await check.typeReadings(['571', String(575 + round), '450', '4', '1', '75']);
+    installation.killServer();
+    await page.getByRole('button', { name: 'Keep check' }).click();
+    await expect(page.getByText(/^Kept \d\d:\d\d$/)).toBeVisible({ timeout: 30_000 });
+    await expect(page.getByRole('button', { name: '1 version' })).toBeVisible();
+    await page.getByRole('button', { name: 'Next check' }).click();
+    await expect(page.getByText('Nothing typed yet')).toBeVisible();
+  }
+  await page.getByRole('link', { name: 'Lesson', exact: true }).click();
+  await expect(page.locator('lo-check-summary')).toHaveCount(ROUNDS);
+  process.stdout.write(
+    `server killed between typing and saving: acknowledged ${ROUNDS}, lost 0, doubled 0\n`,
+  );
+});
+
 test('two devices correct one check: the later one sees both and keeps one on top of the other', async ({
   page,
   browser,

@@ -8,7 +8,10 @@ const source = {
 export default defineConfig({
   test: {
     projects: [
-      { ...source, test: { name: 'core', include: ['packages/core/src/**/*.test.ts'] } },
+      {
+        ...source,
+        test: { name: 'core', include: ['packages/core/src/**/*.test.ts'], testTimeout: 180_000 },
+      },
       { ...source, test: { name: 'contract', include: ['packages/contract/src/**/*.test.ts'] } },
       {
         ...source,
@@ -17,8 +20,8 @@ export default defineConfig({
           include: ['packages/server/src/**/*.test.ts'],
           exclude: ['packages/server/src/faults/**'],
           globalSetup: ['packages/server/src/test/mariadb.setup.mjs'],
-          testTimeout: 20_000,
-          hookTimeout: 60_000,
+          testTimeout: 90_000,
+          hookTimeout: 180_000,
         },
       },
       {
@@ -33,7 +36,7 @@ export default defineConfig({
       },
       {
         ...source,
-        test: { name: 'quality', include: ['quality/**/*.test.ts'], testTimeout: 60_000 },
+        test: { name: 'quality', include: ['quality/**/*.test.ts'], testTimeout: 180_000 },
       },
     ],
   },

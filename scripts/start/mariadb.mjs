@@ -1,4 +1,13 @@
-import { chmodSync, existsSync, openSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  closeSync,
+  existsSync,
+  openSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { connect } from 'node:net';
 import path from 'node:path';
 import { spawn } from 'node:child_process';
@@ -117,6 +126,8 @@ async function launchServer(program, { dir, files, port, initFile }) {
     // A group of its own: Ctrl-C reaches us alone, and we stop it last.
     { stdio: ['ignore', log, log], detached: true },
   );
+  // The child has its own; ours would pile up with every restart.
+  closeSync(log);
   const deadline = Date.now() + START_PATIENCE_MS;
   while (!(await accepts(port))) {
     if (server.exitCode !== null || Date.now() > deadline) {

@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { openSync } from 'node:fs';
+import { closeSync, openSync } from 'node:fs';
 import path from 'node:path';
 import { endProcess, isAlive } from './processes.mjs';
 import { say, StartError } from './say.mjs';
@@ -59,6 +59,7 @@ function launchServer(root, dir, environment) {
     stdio: ['ignore', log, 'pipe', 'ipc'],
     detached: true,
   });
+  closeSync(log);
   return new Promise((resolve, reject) => {
     let complaint = '';
     child.stderr.on('data', (chunk) => {

@@ -10,14 +10,22 @@ export {
   type GapsReading,
   type LessonInput,
   type LineResult,
+  type LevelEntry,
   type LinkUse,
+  type MethodDocument,
+  type MethodSetting,
   type PasswordChange,
   type PasswordForgotten,
   type PointsAtReading,
+  type RepEntry,
   type ResultDocument,
+  type SeriesDocument,
+  type SeriesLessonEntry,
   type SignIn,
   type SquareReading,
   type StudentInput,
+  type TrackDocument,
+  type TrackedLessonEntry,
   type TurnResult,
   type Unlock,
 } from './generated/types.ts';
@@ -30,12 +38,15 @@ export {
   validateInvitation,
   validateLessonInput,
   validateLinkUse,
+  validateMethodDocument,
   validatePasswordChange,
   validatePasswordForgotten,
   type Validator,
   validateResultDocument,
+  validateSeriesDocument,
   validateSignIn,
   validateStudentInput,
+  validateTrackDocument,
   validateUnlock,
 } from './validate.ts';
 export { DocumentRefused, type Refusal } from './refusal/document-refused.ts';
@@ -48,12 +59,26 @@ export {
   readingsOf,
   type ToeReadings,
 } from './check/compose-check.ts';
-export { ALL_PARALLEL, type MethodChoice } from './method/all-parallel.ts';
 export { type Feel, feelOfSquaring } from './check/feel.ts';
 export { groundDrawing, type GroundDrawing } from './check/ground-drawing.ts';
 export { type ReadableSolution, solveReadable } from './check/solve-readable.ts';
 export { solveDocument } from './check/solve-document.ts';
 export { documentField } from './units/si.ts';
+
+// Reading files
+export { LONGEST_TEXT, parseJson, tooLong } from './refusal/parse-json.ts';
+export { type LotrechtDocument, readDocument } from './reading/read-document.ts';
+
+// Methods
+export { ALL_PARALLEL } from './method/profiles/all-parallel.ts';
+export { type ClubGroup, USUAL_OF_CLUB, USUAL_STATURE_M, type UsualOfClub } from './method/ball-table.ts';
+export { type JudgedBy, judgedBy, judgedByMethod } from './method/judged-by.ts';
+export { requireMethodDocument } from './method/require-method.ts';
+export { settingGeometry, type SettingFigure } from './method/setting-geometry.ts';
+export { SHIPPED_METHODS } from './method/shipped-methods.ts';
+
+// Lines over lessons
+export { trackDocument } from './track/track-document.ts';
 
 // What the server answers
 export {

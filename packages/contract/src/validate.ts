@@ -5,11 +5,14 @@ import {
   type Invitation,
   type LessonInput,
   type LinkUse,
+  type MethodDocument,
   type PasswordChange,
   type PasswordForgotten,
   type ResultDocument,
+  type SeriesDocument,
   type SignIn,
   type StudentInput,
+  type TrackDocument,
   type Unlock,
 } from './generated/types.ts';
 import * as generated from './generated/validators.ts';
@@ -35,10 +38,28 @@ export type Validator<T> = (value: unknown) => T;
 function validator<T>(generatedValidator: unknown): Validator<T> {
   const check = generatedValidator as GeneratedValidator;
   return (value) => {
+    requireKnownVersion(value);
     if (!check(value)) throw new DocumentRefused((check.errors ?? []).map(toRefusal));
     if (hasBrokenText(value)) throw new DocumentRefused(brokenTexts(value));
     return value as T;
   };
+}
+
+/** The newest version of every format that this program reads. */
+const NEWEST_VERSION = 1;
+
+/** Before anything else: what a newer version changed cannot be judged here. @throws DocumentRefused */
+function requireKnownVersion(value: unknown): void {
+  if (typeof value !== 'object' || value === null || !('format' in value) || !('version' in value)) return;
+  const { version } = value;
+  if (typeof version !== 'number' || !Number.isInteger(version) || version <= NEWEST_VERSION) return;
+  throw new DocumentRefused([
+    {
+      code: 'newer-version',
+      path: '/version',
+      message: `This is version ${version}; this program reads up to version ${NEWEST_VERSION}. Use a newer program.`,
+    },
+  ]);
 }
 
 function toRefusal(error: SchemaError): Refusal {
@@ -68,6 +89,12 @@ function toRefusal(error: SchemaError): Refusal {
         path: error.instancePath,
         message: `Use ${JSON.stringify(params['allowedValue'])}.`,
       };
+    case 'false schema':
+      return {
+        code: 'not-together',
+        path: error.instancePath,
+        message: 'This stands in the method already. Give either the method or its parts.',
+      };
     case 'exclusiveMinimum':
     case 'maximum':
       return {
@@ -95,6 +122,12 @@ function toRefusal(error: SchemaError): Refusal {
 export const validateCheckDocument: Validator<CheckDocument> = validator(generated.validateCheckDocument);
 /** Validates a `lotrecht-result` document. */
 export const validateResultDocument: Validator<ResultDocument> = validator(generated.validateResultDocument);
+/** Validates a `lotrecht-series` document. */
+export const validateSeriesDocument: Validator<SeriesDocument> = validator(generated.validateSeriesDocument);
+/** Validates a `lotrecht-track` document. */
+export const validateTrackDocument: Validator<TrackDocument> = validator(generated.validateTrackDocument);
+/** Validates a `lotrecht-method` document by its schema alone; `requireMethodDocument` looks at the limits too. */
+export const validateMethodDocument: Validator<MethodDocument> = validator(generated.validateMethodDocument);
 /** Validates a check as it is saved. */
 export const validateCheckInput: Validator<CheckInput> = validator(generated.validateCheckInput);
 /** Validates a student as typed in. */

@@ -33,10 +33,24 @@ export { type EndReading, endUncertainty } from './uncertainty/end-uncertainty.t
 export { LANDMARK_UNCERTAINTY, type LandmarkUncertainty } from './uncertainty/landmark.ts';
 export { normalLowerTail, normalUpperTail } from './uncertainty/normal.ts';
 
-// Target line
+export { NORMAL_975, studentT975 } from './uncertainty/student-t.ts';
+
+// The target line and the aids
+export { heightAtGate } from './station/gate-rod.ts';
+export { markTurn, permittedLayingError } from './station/mark-laying.ts';
+export { type Rails, railsParallelism } from './station/rails.ts';
+export { EYE_SEPARATION_M, eyeOffLineTurn, wrongEyeTurn } from './station/sighting.ts';
+export { type Squareness, squareness, type SquareTriangle } from './station/square-rod.ts';
 export { type TargetLine, targetLineUncertainty } from './station/target-line.ts';
 
 // A whole check
+export {
+  type LeanWhilePlacing,
+  leanWhilePlacing,
+  offCentreTurn,
+  USUAL_HAND_HEIGHT_M,
+  USUAL_LEVER_M,
+} from './setup/facing-the-ball.ts';
 export { feelAtTarget } from './setup/feel.ts';
 export {
   type BodyLinePoints,
@@ -60,9 +74,39 @@ export {
   type Turn,
   type WouldSettle,
 } from './setup/setup.ts';
-export { solveSetup } from './setup/solve.ts';
+export { DEFAULT_READDRESS_SD_RAD, solveSetup } from './setup/solve.ts';
+export { stanceFromSteps, type SteppedStance, type Steps, trailFootBackTurn } from './setup/steps.ts';
+
+// What to read next
+export { type AnswerChance, answerChances } from './planning/answer.ts';
+export {
+  type Candidate,
+  LEAST_GAIN_BITS,
+  nextReading,
+  type NextReading,
+  type Reading,
+  type ReadSoFar,
+  USUAL_SPREAD_RAD,
+} from './planning/next-reading.ts';
+export { type PlannedVerdict, type Reach, reachOf } from './planning/reach.ts';
+export { type AtHand, HOLDING_TIMES, type HoldingTimes, type Way, waysOf } from './planning/ways.ts';
+
+// Lines over lessons
+export { changeBetween } from './tracking/change.ts';
+export {
+  type Change,
+  type Flag,
+  type Level,
+  type Rep,
+  type Series,
+  type SeriesLesson,
+  type Track,
+  type TrackedLesson,
+} from './tracking/series.ts';
+export { trackSeries } from './tracking/track.ts';
 
 // What the player sees
+export { aimedAtTargetTurn, ONE_IN_TEN_RAD } from './sight/aimed-at-target.ts';
 export { type EyesAtAddress, markShift, type MarkShift } from './sight/mark-shift.ts';
 
 // Refusals

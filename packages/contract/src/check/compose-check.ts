@@ -1,5 +1,5 @@
 import { type CheckDocument, type GapsReading, type SquareReading } from '../generated/types.ts';
-import { ALL_PARALLEL } from '../method/all-parallel.ts';
+import { ALL_PARALLEL } from '../method/profiles/all-parallel.ts';
 
 /** Tape readings of the toe line, mm; a field not yet read is absent. */
 export interface ToeReadings {
@@ -46,6 +46,7 @@ function faceReading({ heelGapMm, toeGapMm, baseMm }: FaceReadings): readonly Sq
  * never zero.
  *
  * @returns undefined while no line is complete
+ * @example composeCheck({ handedness: 'right', club: { group: 'driver' }, target: { distanceM: 150 }, toes: { leadGapMm: 571, trailGapMm: 602, baseMm: 450 }, face: {} }).observations.length // 1
  */
 export function composeCheck(check: QuickCheck): CheckDocument | undefined {
   const observations = [...toeReading(check.toes), ...faceReading(check.face)];
@@ -58,12 +59,16 @@ export function composeCheck(check: QuickCheck): CheckDocument | undefined {
     club: check.club,
     target: check.target,
     targetLine: { sightingDeg: SIGHTING_BY_EYE_DEG },
-    ...ALL_PARALLEL,
+    method: { id: ALL_PARALLEL.id, version: ALL_PARALLEL.profileVersion },
     observations: [first, ...others],
   };
 }
 
-/** The readings of a stored quick check, as the fields show them again. */
+/**
+ * The readings of a stored quick check, as the fields show them again.
+ *
+ * @example readingsOf({ format: 'lotrecht-check', version: 1, handedness: 'right', targetLine: {}, method: { id: 'first-lesson', version: 1 }, observations: [{ line: 'toes', by: 'gaps', leadGapMm: 571, trailGapMm: 602, baseMm: 450 }] }).toes // { leadGapMm: 571, trailGapMm: 602, baseMm: 450 }
+ */
 export function readingsOf(document: CheckDocument): Pick<QuickCheck, 'toes' | 'face'> {
   const toes = document.observations.find((o): o is GapsReading => o.line === 'toes' && o.by === 'gaps');
   const face = document.observations.find((o): o is SquareReading => o.line === 'face' && o.by === 'square');

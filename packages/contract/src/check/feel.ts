@@ -8,7 +8,11 @@ export interface Feel {
   readonly side: 'left' | 'right';
 }
 
-/** The feel of turning a line onto the target line: the point aimed at moves by R·tan Δ, to the other side. */
+/**
+ * The feel of turning a line onto the target line: the point aimed at moves by R·tan Δ, to the other side.
+ *
+ * @example feelOfSquaring({ azimuthDeg: 3.9 }, 150).side // 'left'
+ */
 export function feelOfSquaring(line: LineResult, targetDistanceM: number): Feel {
   const shift = feelAtTarget(-radiansFromDegrees(line.azimuthDeg), targetDistanceM);
   return { metres: Math.abs(shift), side: shift < 0 ? 'left' : 'right' };

@@ -17,7 +17,11 @@ export interface GroundDrawing {
 /** The leading edge stands just behind the ball: a ball's radius of 21 mm and a little air. */
 const EDGE_BEHIND_BALL_M = -0.026;
 
-/** A solvable check as points on the ground. Lines read in other ways have an angle but no place. */
+/**
+ * A solvable check as points on the ground. Lines read in other ways have an angle but no place.
+ *
+ * @example groundDrawing({ format: 'lotrecht-check', version: 1, handedness: 'right', targetLine: {}, method: { id: 'first-lesson', version: 1 }, observations: [{ line: 'toes', by: 'gaps', leadGapMm: 571, trailGapMm: 602, baseMm: 450 }] }).bodyLines[0].points.lead // { xM: -0.571, yM: 0.225 }
+ */
 export function groundDrawing(document: CheckDocument): GroundDrawing {
   const observations = document.observations.map((o) => toCoreUnits(o) as Observation);
   const square = observations.find((o) => o.by === 'square');

@@ -7,9 +7,10 @@ import {
 } from '@lotrecht/core';
 import { type LineResult, type ResultDocument } from '../generated/types.ts';
 
+/** Built field by field, as core's findings are: copies of objects would be most of its time. */
 function toLineResult(finding: LineFinding): LineResult {
   const { judgement, move } = finding;
-  return {
+  const result: LineResult = {
     handedAzimuthDeg: degreesFromRadians(finding.handedAzimuthRad),
     azimuthDeg: degreesFromRadians(finding.azimuthRad),
     measurementUncertaintyDeg: degreesFromRadians(finding.measurementUncertaintyRad),
@@ -17,25 +18,22 @@ function toLineResult(finding: LineFinding): LineResult {
     birgeRatio: finding.birgeRatio,
     word: finding.word,
     side: finding.side,
-    ...(judgement && {
-      toleranceDeg: [
-        degreesFromRadians(judgement.toleranceRad[0]),
-        degreesFromRadians(judgement.toleranceRad[1]),
-      ],
-      conformanceProbability: judgement.conformanceProbability,
-      tooOpenProbability: judgement.tooOpenProbability,
-      tooClosedProbability: judgement.tooClosedProbability,
-      verdict: judgement.verdict,
-    }),
-    ...(judgement?.wouldSettle && {
-      wouldSettle: {
-        repeats: judgement.wouldSettle.repeats,
-        rodMm: judgement.wouldSettle.rodM === null ? null : millimetresFromMetres(judgement.wouldSettle.rodM),
-        targetLine: judgement.wouldSettle.targetLine,
-      },
-    }),
-    ...(move && { move: { end: move.end, mm: millimetresFromMetres(move.distanceM) } }),
   };
+  if (judgement !== undefined) {
+    const [lo, hi] = judgement.toleranceRad;
+    result.toleranceDeg = [degreesFromRadians(lo), degreesFromRadians(hi)];
+    result.conformanceProbability = judgement.conformanceProbability;
+    result.tooOpenProbability = judgement.tooOpenProbability;
+    result.tooClosedProbability = judgement.tooClosedProbability;
+    result.verdict = judgement.verdict;
+    const settle = judgement.wouldSettle;
+    if (settle !== undefined) {
+      const rodMm = settle.rodM === null ? null : millimetresFromMetres(settle.rodM);
+      result.wouldSettle = { repeats: settle.repeats, rodMm, targetLine: settle.targetLine };
+    }
+  }
+  if (move !== undefined) result.move = { end: move.end, mm: millimetresFromMetres(move.distanceM) };
+  return result;
 }
 
 /** A finding as a `lotrecht-result` document: degrees and millimetres, full precision. */

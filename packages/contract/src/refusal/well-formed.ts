@@ -18,6 +18,5 @@ export function brokenTexts(value: unknown, path = ''): readonly Refusal[] {
 export function hasBrokenText(value: unknown): boolean {
   if (typeof value === 'string') return HALF_CHARACTER.test(value);
   if (typeof value !== 'object' || value === null) return false;
-  for (const key in value) if (hasBrokenText((value as Record<string, unknown>)[key])) return true;
-  return false;
+  return Array.isArray(value) ? value.some(hasBrokenText) : Object.values(value).some(hasBrokenText);
 }

@@ -45,12 +45,20 @@ function mapNumbers(value: Json, convert: (value: number) => number): Json {
   return value;
 }
 
-function convertKeys(value: Json, convertEntry: (key: string, value: Json) => readonly [string, Json]): Json {
-  if (Array.isArray(value)) return value.map((item) => convertKeys(item, convertEntry));
-  if (typeof value === 'object' && value !== null) {
-    return Object.fromEntries(Object.entries(value).map(([key, item]) => convertEntry(key, item)));
-  }
-  return value;
+/** How a field's name and value change, found once per name: there are few names and many documents. */
+interface FieldConversion {
+  readonly coreKey: string;
+  readonly toCore: ((value: number) => number) | undefined;
+}
+
+function fieldConversion(key: string): FieldConversion {
+  const conversion = CONVERSIONS.find((c) => key.endsWith(c.documentSuffix));
+  return conversion === undefined
+    ? { coreKey: key, toCore: undefined }
+    : {
+        coreKey: key.slice(0, -conversion.documentSuffix.length) + conversion.coreSuffix,
+        toCore: conversion.toCore,
+      };
 }
 
 /**
@@ -59,15 +67,21 @@ function convertKeys(value: Json, convertEntry: (key: string, value: Json) => re
  * @param value JSON; names without a unit are kept
  */
 export function toCoreUnits(value: Json): Json {
-  return convertKeys(value, (key, item) => {
-    const conversion = CONVERSIONS.find((c) => key.endsWith(c.documentSuffix));
-    return conversion === undefined
-      ? [key, toCoreUnits(item)]
-      : [
-          key.slice(0, -conversion.documentSuffix.length) + conversion.coreSuffix,
-          mapNumbers(item, conversion.toCore),
-        ];
-  });
+  return convertFields(value, new Map());
+}
+
+function convertFields(value: Json, known: Map<string, FieldConversion>): Json {
+  if (Array.isArray(value)) return value.map((item) => convertFields(item, known));
+  if (typeof value !== 'object' || value === null) return value;
+  const converted: Record<string, Json> = {};
+  for (const key of Object.keys(value)) {
+    const item = (value as Record<string, Json>)[key];
+    let conversion = known.get(key);
+    if (conversion === undefined) known.set(key, (conversion = fieldConversion(key)));
+    converted[conversion.coreKey] =
+      conversion.toCore === undefined ? convertFields(item, known) : mapNumbers(item, conversion.toCore);
+  }
+  return converted;
 }
 
 /** A field of core as the document names it, with its unit and conversion. */

@@ -63,5 +63,8 @@ export function readObservation(o: Observation, handedness: Handedness): Azimuth
       advice: 'The stated uncertainties leave this reading exact, which no tape can be.',
     });
   }
-  return { ...estimate, handedAzimuthRad: withoutNegativeZero(estimate.handedAzimuthRad) };
+  return {
+    handedAzimuthRad: withoutNegativeZero(estimate.handedAzimuthRad),
+    standardUncertaintyRad: estimate.standardUncertaintyRad,
+  };
 }

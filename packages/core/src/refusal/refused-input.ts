@@ -11,6 +11,7 @@ export type RefusalCode =
   | 'goal-outside-tolerance'
   | 'empty'
   | 'duplicate'
+  | 'date-order'
   | 'unknown';
 
 /** What a refusal says beside its code. Numbers are in SI (metres, radians), as core reads them. */

@@ -25,6 +25,11 @@ function toEstimate(e: AzimuthEstimate): Estimate {
  * @param readdressSdRad s_r, rad
  */
 export function combineLine(estimates: readonly HeldEstimate[], readdressSdRad: number): CombinedLine {
+  const [first] = estimates;
+  if (first !== undefined && estimates.length === 1) {
+    const { value, standardUncertainty } = toEstimate(first);
+    return { value, standardUncertainty, birgeRatio: 1, holds: 1 };
+  }
   const byHold = new Map<number, Estimate[]>();
   for (const e of estimates) byHold.set(e.hold, [...(byHold.get(e.hold) ?? []), toEstimate(e)]);
   const withinHolds = [...byHold.values()].map(combine);

@@ -1,6 +1,7 @@
 import { azimuthFromHanded } from '../geometry/azimuth.ts';
 import { kindOfLine, type LineName } from '../geometry/line.ts';
 import { azimuthWords } from '../geometry/words.ts';
+import { type AzimuthEstimate, type Observation } from '../observation/observation.ts';
 import { readObservation } from '../observation/read-observation.ts';
 import { RANGES, requireWithin } from '../refusal/ranges.ts';
 import { RefusedInput } from '../refusal/refused-input.ts';
@@ -14,7 +15,13 @@ import { moveToGoal } from './move.ts';
 import { priorityOf } from './priority.ts';
 import { requireMethod } from './require-method.ts';
 import { notesOf } from './notes.ts';
-import { type HeelsFromFlare, type LineFinding, type Setup, type SetupFinding } from './setup.ts';
+import {
+  type HeelsFromFlare,
+  type LineFinding,
+  type LineJudgement,
+  type Setup,
+  type SetupFinding,
+} from './setup.ts';
 import { aimsElsewhere } from './target-picture.ts';
 import { turningLines, turnOf } from './turn.ts';
 import { wouldSettle } from './would-settle.ts';
@@ -96,54 +103,66 @@ function within<T>(outer: string, work: () => T): T {
 }
 
 function readAll(setup: Setup, readdressSdRad: number): ReadLine[] {
-  const byLine = new Map<LineName, { index: number; estimate: HeldEstimate }[]>();
+  const byLine = new Map<LineName, { indices: number[]; estimates: HeldEstimate[] }>();
   setup.observations.forEach((o, index) => {
-    const estimate = within(`observations.${index}`, () => readObservation(o, setup.handedness));
-    const soFar = byLine.get(o.line) ?? [];
-    byLine.set(o.line, [...soFar, { index, estimate: { ...estimate, hold: o.hold ?? 1 } }]);
+    const { handedAzimuthRad, standardUncertaintyRad } = readAt(setup, index);
+    let readings = byLine.get(o.line);
+    if (readings === undefined) byLine.set(o.line, (readings = { indices: [], estimates: [] }));
+    readings.indices.push(index);
+    readings.estimates.push({ handedAzimuthRad, standardUncertaintyRad, hold: o.hold ?? 1 });
   });
-  return [...byLine].map(([line, readings]) => ({
+  return [...byLine].map(([line, { indices, estimates }]) => ({
     line,
-    indices: readings.map((r) => r.index),
-    combined: combineLine(
-      readings.map((r) => r.estimate),
-      readdressSdRad,
-    ),
+    indices,
+    combined: combineLine(estimates, readdressSdRad),
   }));
 }
+
+function readAt({ observations, handedness }: Setup, index: number): AzimuthEstimate {
+  const observation = observations[index] as Observation;
+  try {
+    return readObservation(observation, handedness);
+  } catch (error) {
+    throw error instanceof RefusedInput ? error.within(`observations.${index}`) : error;
+  }
+}
+
+/** Built field by field: this runs once per line of every check, and copies of objects would be most of its time. */
+type Draft<T> = { -readonly [K in keyof T]: T[K] };
 
 function findLine(setup: Setup, { line, indices, combined }: ReadLine, uTarget: number): LineFinding {
   const azimuthRad = azimuthFromHanded(combined.value, setup.handedness);
   const kind = kindOfLine(line);
-  const standardUncertaintyRad = inQuadrature(combined.standardUncertainty, uTarget);
-  const tolerance = setup.tolerancesRad[line];
-  const [index] = indices;
-  const only = indices.length === 1 && index !== undefined ? setup.observations[index] : undefined;
-  const move = only && moveToGoal(only, setup.goalsRad?.[line] ?? 0);
-  const limits = setup.limits ?? DEFAULT_DECISION_LIMITS;
-  const total = { value: combined.value, standardUncertainty: standardUncertaintyRad };
-  const judgement = tolerance && judge(total, tolerance, kind, limits);
-  const unsettled = tolerance && {
-    estimate: combined,
-    targetLineUncertaintyRad: uTarget,
-    tolerance,
-    limits,
-    only,
-  };
-  return {
+  const { word, side } = azimuthWords(azimuthRad, setup.handedness, kind);
+  const finding: Draft<LineFinding> = {
     line,
     handedAzimuthRad: combined.value,
     azimuthRad,
     measurementUncertaintyRad: combined.standardUncertainty,
-    standardUncertaintyRad,
+    standardUncertaintyRad: inQuadrature(combined.standardUncertainty, uTarget),
     birgeRatio: combined.birgeRatio,
-    ...azimuthWords(azimuthRad, setup.handedness, kind),
-    ...(judgement && {
-      judgement: {
-        ...judgement,
-        ...(judgement.verdict === 'cannot-tell' && unsettled && { wouldSettle: wouldSettle(unsettled) }),
-      },
-    }),
-    ...(move && { move }),
+    word,
+    side,
   };
+  const [index] = indices;
+  const only = indices.length === 1 && index !== undefined ? setup.observations[index] : undefined;
+  const tolerance = setup.tolerancesRad[line];
+  if (tolerance !== undefined) {
+    const limits = setup.limits ?? DEFAULT_DECISION_LIMITS;
+    const total = { value: combined.value, standardUncertainty: finding.standardUncertaintyRad };
+    const judgement: Draft<LineJudgement> = judge(total, tolerance, kind, limits);
+    if (judgement.verdict === 'cannot-tell') {
+      judgement.wouldSettle = wouldSettle({
+        estimate: combined,
+        targetLineUncertaintyRad: uTarget,
+        tolerance,
+        limits,
+        only,
+      });
+    }
+    finding.judgement = judgement;
+  }
+  const move = only && moveToGoal(only, setup.goalsRad?.[line] ?? 0);
+  if (move !== undefined) finding.move = move;
+  return finding;
 }

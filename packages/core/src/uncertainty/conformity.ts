@@ -34,17 +34,19 @@ export type Verdict = 'in' | 'out' | 'cannot-tell';
 export function conformity(value: number, standardUncertainty: number, [lo, hi]: Tolerance): Conformity {
   const zLo = (lo - value) / standardUncertainty;
   const zHi = (hi - value) / standardUncertainty;
+  const belowProbability = normalLowerTail(zLo);
+  const aboveProbability = normalUpperTail(zHi);
   // The difference is taken in the tail where both terms are small, so nothing cancels far out.
   const conformanceProbability =
     zLo > 0
-      ? normalUpperTail(zLo) - normalUpperTail(zHi)
+      ? normalUpperTail(zLo) - aboveProbability
       : zHi < 0
-        ? normalLowerTail(zHi) - normalLowerTail(zLo)
-        : 1 - normalLowerTail(zLo) - normalUpperTail(zHi);
+        ? normalLowerTail(zHi) - belowProbability
+        : 1 - belowProbability - aboveProbability;
   return {
     conformanceProbability: Math.max(0, conformanceProbability),
-    belowProbability: normalLowerTail(zLo),
-    aboveProbability: normalUpperTail(zHi),
+    belowProbability,
+    aboveProbability,
   };
 }
 

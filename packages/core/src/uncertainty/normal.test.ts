@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { chiSquaredUpperTail } from './chi-squared.ts';
 import { conformity, DEFAULT_DECISION_LIMITS, verdictOf } from './conformity.ts';
 import { normalLowerTail, normalUpperTail } from './normal.ts';
+import { studentT975 } from './student-t.ts';
 
 /**
  * Reference values to 16 digits: Abramowitz & Stegun 26.2 evaluated with 50-digit arithmetic (continued fraction of
@@ -25,6 +26,15 @@ describe('normal tails', () => {
   it.each(UPPER_TAIL)('at %f σ agree with the reference to 12 digits', (z, q) => {
     expect(Math.abs(normalUpperTail(z) / q - 1)).toBeLessThan(1e-12);
     expect(Math.abs(normalLowerTail(-z) / q - 1)).toBeLessThan(1e-12);
+  });
+
+  // Beyond 37.5 σ doubles become subnormal: the last digit that is left is the best there is, at 40 σ it is 0.
+  it.each([
+    [38, 2.885428360068784e-316],
+    [38.4, 6.601599854326407e-323],
+    [40, 0],
+  ])('at %f σ are as near as a double can be', (z, q) => {
+    expect(Math.abs(normalUpperTail(z) - q)).toBeLessThanOrEqual(5e-324);
   });
 
   it('go to 0 and 1 at the ends, never beyond', () => {
@@ -79,5 +89,22 @@ describe('conformity', () => {
     expect(verdict(0.0501, 0, 0.9499)).toBe('cannot-tell');
     // A tolerance much narrower than the uncertainty: hardly in, but which side is open.
     expect(verdict(0.04, 0.5, 0.46)).toBe('cannot-tell');
+  });
+});
+
+describe('Student’s t', () => {
+  // Closed forms: one degree of freedom is tan(π(p − ½)), two are (2p − 1)·√(2/(4p(1 − p))); the others are tabulated to 15 digits.
+  it.each([
+    [1, Math.tan(Math.PI * 0.475)],
+    [2, 0.95 * Math.sqrt(2 / (4 * 0.975 * 0.025))],
+    [30, 2.0422724563012373],
+    [1.892811522990076, 4.544791902442064],
+  ])('with %f degrees of freedom to 12 digits', (degreesOfFreedom, t) => {
+    expect(Math.abs(studentT975(degreesOfFreedom) / t - 1)).toBeLessThan(1e-12);
+  });
+
+  it('is refused for none, and normal where none are known', () => {
+    expect(() => studentT975(0)).toThrow('degreesOfFreedom');
+    expect(studentT975(null)).toBe(1.959963984540054);
   });
 });

@@ -1,0 +1,53 @@
+import { RANGES, requirePositive, requireWithin } from '../refusal/ranges.ts';
+import { RefusedInput } from '../refusal/refused-input.ts';
+import { type Series, type SeriesLesson } from './series.ts';
+
+/**
+ * Refuses a series that cannot be tracked: lo ≥ hi, no lessons, a lesson without reps, days that do not rise.
+ *
+ * @throws RefusedInput naming the field
+ */
+export function requireSeries(series: Series): void {
+  const [lo, hi] = series.toleranceRad;
+  requireWithin('toleranceRad.0', lo, RANGES.angleRad);
+  requireWithin('toleranceRad.1', hi, RANGES.angleRad);
+  if (lo >= hi) {
+    throw new RefusedInput('tolerance-order', 'toleranceRad', {
+      advice: 'The lower limit must be below the upper limit.',
+    });
+  }
+  if (series.lessons.length === 0) {
+    throw new RefusedInput('empty', 'lessons', { advice: 'A series needs at least one lesson.' });
+  }
+  series.lessons.forEach((lesson, index) => {
+    requireLesson(lesson, `lessons.${index}`);
+    const before = series.lessons[index - 1];
+    if (before !== undefined && lesson.day <= before.day) {
+      throw new RefusedInput('date-order', `lessons.${index}.date`, {
+        advice: 'Lessons stand in the order of their dates, one a day.',
+      });
+    }
+  });
+}
+
+function requireLesson(lesson: SeriesLesson, path: string): void {
+  if (!Number.isInteger(lesson.day)) {
+    throw new RefusedInput('not-finite', `${path}.date`, { advice: 'Give a day as YYYY-MM-DD.' });
+  }
+  requireWithin(
+    `${path}.targetLineUncertaintyRad`,
+    lesson.targetLineUncertaintyRad,
+    RANGES.angleUncertaintyRad,
+  );
+  if (lesson.reps.length === 0) {
+    throw new RefusedInput('empty', `${path}.reps`, { advice: 'A lesson needs at least one set-up.' });
+  }
+  lesson.reps.forEach((rep, index) => {
+    requireWithin(`${path}.reps.${index}.handedAzimuthRad`, rep.handedAzimuthRad, RANGES.angleRad);
+    requirePositive(
+      `${path}.reps.${index}.measurementUncertaintyRad`,
+      rep.measurementUncertaintyRad,
+      RANGES.angleUncertaintyRad,
+    );
+  });
+}

@@ -12,7 +12,23 @@ export default defineConfig({
         ...source,
         test: { name: 'core', include: ['packages/core/src/**/*.test.ts'], testTimeout: 180_000 },
       },
-      { ...source, test: { name: 'contract', include: ['packages/contract/src/**/*.test.ts'] } },
+      {
+        ...source,
+        test: { name: 'contract', include: ['packages/contract/src/**/*.test.ts'], testTimeout: 180_000 },
+      },
+      {
+        ...source,
+        test: { name: 'simulation', include: ['packages/simulation/src/**/*.test.ts'], testTimeout: 300_000 },
+      },
+      {
+        ...source,
+        test: {
+          name: 'cli',
+          include: ['packages/cli/src/**/*.test.ts'],
+          globalSetup: ['packages/cli/src/test/built.setup.mjs'],
+          testTimeout: 120_000,
+        },
+      },
       {
         ...source,
         test: {

@@ -62,17 +62,17 @@ export function installPackages(root) {
   });
 }
 
-/** Builds the server and the web application, each only when something in it changed. */
+/** Builds the server, the shell command and the web application, each only when something in it changed. */
 export async function buildAll(root) {
   const base = ['package-lock.json', 'tsconfig.base.json', 'packages/core', 'packages/contract'];
   await step(root, {
-    title: 'Building the server ...',
-    places: [...base, 'packages/server'],
+    title: 'Building the server and the shell command ...',
+    places: [...base, 'packages/simulation', 'packages/server', 'packages/cli'],
     stamp: 'packages/server/dist/.built-from',
     command: 'sh',
     args: [
       '-c',
-      'npm run --silent generate && node_modules/.bin/tsc -b packages/core packages/contract packages/server',
+      'npm run --silent generate && node_modules/.bin/tsc -b packages/core packages/contract packages/simulation packages/server packages/cli && npm run --silent build -w @lotrecht/cli',
     ],
     hint: 'The server could not be built.',
   });

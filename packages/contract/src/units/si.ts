@@ -45,7 +45,7 @@ function mapNumbers(value: Json, convert: (value: number) => number): Json {
   return value;
 }
 
-/** How a field's name and value change, found once per name: there are few names and many documents. */
+/** How a field's name and value change. */
 interface FieldConversion {
   readonly coreKey: string;
   readonly toCore: ((value: number) => number) | undefined;
@@ -61,25 +61,52 @@ function fieldConversion(key: string): FieldConversion {
       };
 }
 
+/** The names that nearly every check has, looked up instead of taken apart; others are converted all the same. */
+const USUAL_FIELDS: ReadonlyMap<string, FieldConversion> = new Map(
+  [
+    'line',
+    'by',
+    'hold',
+    'rod',
+    'baseAlong',
+    'handedness',
+    'targetLine',
+    'observations',
+    'order',
+    'footLine',
+    'face',
+    'toes',
+    'leadGapMm',
+    'trailGapMm',
+    'heelGapMm',
+    'toeGapMm',
+    'faceGapMm',
+    'tipGapMm',
+    'baseMm',
+    'lengthMm',
+    'resolutionMm',
+    'plumbMm',
+    'stakeSeparationM',
+    'sightingDeg',
+    'tolerancesDeg',
+    'goalsDeg',
+  ].map((name) => [name, fieldConversion(name)]),
+);
+
 /**
  * A document's part in core's units: `leadGapMm: 571` → `leadGapM: 0.571`, `sightingDeg: 0.5` → `sightingRad`.
  *
  * @param value JSON; names without a unit are kept
  */
 export function toCoreUnits(value: Json): Json {
-  return convertFields(value, new Map());
-}
-
-function convertFields(value: Json, known: Map<string, FieldConversion>): Json {
-  if (Array.isArray(value)) return value.map((item) => convertFields(item, known));
+  if (Array.isArray(value)) return value.map(toCoreUnits);
   if (typeof value !== 'object' || value === null) return value;
   const converted: Record<string, Json> = {};
   for (const key of Object.keys(value)) {
     const item = (value as Record<string, Json>)[key];
-    let conversion = known.get(key);
-    if (conversion === undefined) known.set(key, (conversion = fieldConversion(key)));
+    const conversion = USUAL_FIELDS.get(key) ?? fieldConversion(key);
     converted[conversion.coreKey] =
-      conversion.toCore === undefined ? convertFields(item, known) : mapNumbers(item, conversion.toCore);
+      conversion.toCore === undefined ? toCoreUnits(item) : mapNumbers(item, conversion.toCore);
   }
   return converted;
 }

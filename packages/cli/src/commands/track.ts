@@ -1,0 +1,15 @@
+import { parseArgs } from 'node:util';
+import { trackDocument, validateSeriesDocument } from '@lotrecht/contract';
+import { type Command } from '../command.ts';
+import { convertFile } from './one-file.ts';
+
+/** `lotrecht track`: a series → a track. */
+export const TRACK: Command = {
+  name: 'track',
+  summary: 'a series → a track',
+  help: 'lotrecht track FILE|-          a lotrecht-series → a lotrecht-track on standard output',
+  run: async (args, streams) => {
+    const { positionals } = parseArgs({ args: [...args], options: {}, allowPositionals: true });
+    return convertFile(positionals, streams, (value) => trackDocument(validateSeriesDocument(value)));
+  },
+};

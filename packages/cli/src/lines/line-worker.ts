@@ -1,0 +1,13 @@
+import { parentPort } from 'node:worker_threads';
+import { solveBatch } from './solve-batch.ts';
+
+/** A batch on its way to a worker. Line numbers are given by the order of batches, so each carries its first. */
+export interface BatchOrder {
+  readonly bytes: Uint8Array<ArrayBuffer>;
+  readonly firstLine: number;
+}
+
+parentPort?.on('message', ({ bytes, firstLine }: BatchOrder) => {
+  const solved = solveBatch(bytes, firstLine);
+  parentPort?.postMessage(solved, [solved.bytes.buffer]);
+});

@@ -1,0 +1,8 @@
+import { execFileSync } from 'node:child_process';
+import path from 'node:path';
+
+/** The command is tried as it is built, because its workers are files of their own. */
+export function setup() {
+  const root = path.resolve(import.meta.dirname, '../../../..');
+  execFileSync('npm', ['run', '--silent', 'build', '-w', '@lotrecht/cli'], { cwd: root, stdio: 'inherit' });
+}

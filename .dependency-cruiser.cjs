@@ -58,7 +58,7 @@ module.exports = {
       severity: 'error',
       from: { path: '^packages/([^/]+)/' },
       to: {
-        path: '^packages/([^/]+)/src/(?!index\\.ts$)',
+        path: '^packages/([^/]+)/src/(?!index\\.ts$|mutation/mutate-json\\.ts$)',
         pathNot: '^packages/$1/',
       },
     },

@@ -86,10 +86,17 @@ export default tseslint.config(
     files: ['**/*.mjs', '*.js'],
     languageOptions: {
       globals: Object.fromEntries(
-        ['process', 'console', 'fetch', 'URL', 'Buffer', 'setTimeout', 'performance'].map((name) => [
-          name,
-          'readonly',
-        ]),
+        [
+          'process',
+          'console',
+          'fetch',
+          'URL',
+          'Buffer',
+          'setTimeout',
+          'setInterval',
+          'clearInterval',
+          'performance',
+        ].map((name) => [name, 'readonly']),
       ),
     },
     rules: { 'no-undef': 'error', 'no-unused-vars': 'error', eqeqeq: 'error' },

@@ -5,6 +5,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { benchLines, benchSolve } from './bench/solve.mjs';
 import { buildAll, installPackages } from './start/build.mjs';
 import { ensureProgram } from './start/debian-packages.mjs';
 import { freePort } from './start/ports.mjs';
@@ -93,6 +94,8 @@ await stop(second);
 rmSync(dataDir, { recursive: true, force: true });
 
 const figures = [
+  ...(await benchSolve(root)),
+  ...(await benchLines(root)),
   ...server,
   ...browser,
   { name: 'first start, built, with the demo', value: first.ms / 1000, unit: 's' },

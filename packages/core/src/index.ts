@@ -51,6 +51,7 @@ export {
   USUAL_HAND_HEIGHT_M,
   USUAL_LEVER_M,
 } from './setup/facing-the-ball.ts';
+export { type HeldEstimate } from './setup/combine-line.ts';
 export { feelAtTarget } from './setup/feel.ts';
 export {
   type BodyLinePoints,

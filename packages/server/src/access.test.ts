@@ -53,6 +53,10 @@ function callOf(route: string): Call | undefined {
       body: {},
       stranger: 'refused',
     },
+    'get /api/students/:id/lines/:line': {
+      path: `/api/students/${ids.studentId}/lines/toes`,
+      stranger: 'refused',
+    },
     'get /api/today/:date': { path: '/api/today/2026-04-17', stranger: 'own-data' },
     'get /api/lessons/:id': { path: `/api/lessons/${ids.lessonId}`, stranger: 'refused' },
     'put /api/lessons/:id': { path: `/api/lessons/${ids.lessonId}`, body: lesson, stranger: 'refused' },

@@ -1,4 +1,5 @@
-import { type CheckDocument, type ResultDocument } from '../generated/types.ts';
+import { type LineName } from '@lotrecht/core';
+import { type CheckDocument, type Circumstances, type ResultDocument } from '../generated/types.ts';
 
 /** Who is signed in, and where. */
 export interface SessionView {
@@ -40,6 +41,8 @@ export interface CheckView {
   readonly studentId: string;
   readonly document: CheckDocument;
   readonly result: ResultDocument;
+  /** Null where they were not recorded. */
+  readonly circumstances: Circumstances | null;
   readonly reason: CheckReason;
   /** UTC, ISO 8601. */
   readonly createdAt: string;
@@ -63,6 +66,22 @@ export interface CheckVersionView {
   readonly result: ResultDocument;
   readonly by: string;
   readonly savedAt: string;
+}
+
+/** One line of one check, as comparisons over time need it. Angles in degrees. */
+export interface MeasuredLineView {
+  readonly checkId: string;
+  readonly lessonId: string;
+  /** Day of the lesson, YYYY-MM-DD. */
+  readonly heldOn: string;
+  readonly line: LineName;
+  readonly clubGroup: NonNullable<CheckDocument['club']>['group'] | null;
+  readonly circumstances: Circumstances | null;
+  readonly handedAzimuthDeg: number;
+  readonly measurementUncertaintyDeg: number;
+  readonly targetLineUncertaintyDeg: number;
+  readonly conformanceProbability: number | null;
+  readonly verdict: 'in' | 'out' | 'cannot-tell' | null;
 }
 
 /** A lesson with the checks made in it, oldest first. */

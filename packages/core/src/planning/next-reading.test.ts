@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { DEFAULT_DECISION_LIMITS } from '../uncertainty/conformity.ts';
 import { answerChances, openness } from './answer.ts';
-import { nextReading, type Reading, USUAL_SPREAD_RAD } from './next-reading.ts';
+import { nextReading, type Reading, type ReadSoFar, USUAL_SPREAD_RAD } from './next-reading.ts';
 import { reachOf } from './reach.ts';
 import { type AtHand, HOLDING_TIMES, waysOf } from './ways.ts';
 
@@ -28,11 +28,26 @@ const start: Reading = {
   atHand: bare,
   times: HOLDING_TIMES,
   heldS: 0,
+  hold: 1,
   holdsLeft: 3,
   leastGainBits: 0.05,
 };
-const lineIn = (line: 'face' | 'toes' | 'shoulders', uDeg = 0.3) =>
-  ({ line, value: 0, standardUncertainty: uDeg * DEG, decided: true }) as const;
+interface Stood {
+  readonly deg?: number;
+  readonly uDeg?: number;
+  readonly hold?: number;
+  readonly decided?: boolean;
+}
+const stood = (
+  line: 'face' | 'toes' | 'shoulders',
+  { deg = 0, uDeg = 0.3, hold = 1, decided = false }: Stood,
+): ReadSoFar => ({
+  line,
+  readings: [{ handedAzimuthRad: deg * DEG, standardUncertaintyRad: uDeg * DEG, hold }],
+  decided,
+  byEye: false,
+});
+const lineIn = (line: 'face' | 'toes' | 'shoulders'): ReadSoFar => stood(line, { decided: true });
 
 describe('the next reading', () => {
   it('is the face when nothing is read, because it comes first and is quick', () => {
@@ -61,7 +76,7 @@ describe('the next reading', () => {
       advice: 'settled',
       answer: { fixFirst: null },
     });
-    const out = { line: 'face', value: 6 * DEG, standardUncertainty: 0.3 * DEG, decided: true } as const;
+    const out = stood('face', { deg: 6, decided: true });
     expect(nextReading({ ...start, read: [out] })).toMatchObject({
       advice: 'settled',
       answer: { fixFirst: 'face' },
@@ -69,18 +84,17 @@ describe('the next reading', () => {
   });
 
   it('goes back to a line that cannot be told while it may come first', () => {
-    const unsure = { line: 'face', value: 1.4 * DEG, standardUncertainty: DEG, decided: false } as const;
+    const unsure = stood('face', { deg: 1.4, uDeg: 1 });
     const advice = nextReading({ ...start, read: [unsure, lineIn('toes'), lineIn('shoulders')] });
     expect(advice).toMatchObject({ advice: 'read', next: { line: 'face' } });
   });
 
   it('says when no reading is worth it: the target line is what is uncertain', () => {
-    const known = { value: 1.5 * DEG, standardUncertainty: 0.01 * DEG, decided: false };
     const advice = nextReading({
       ...start,
       order: ['toes'],
       targetLineUncertaintyRad: 2 * DEG,
-      read: [{ line: 'toes', ...known }],
+      read: [stood('toes', { deg: 1.5, uDeg: 0.01 })],
     });
     expect(advice.advice).toBe('not-worth-it');
   });
@@ -91,13 +105,36 @@ describe('the next reading', () => {
     expect(nextReading({ ...full, holdsLeft: 0 }).advice).toBe('no-hold-left');
   });
 
-  it('never expects to know less than now', () => {
+  it('does not send a line into a second hold when one hold has read it sharply', () => {
+    const read = [lineIn('face'), lineIn('toes'), stood('shoulders', { deg: 1.2, uDeg: 0.8 })];
+    const withRod = { ...start, read, atHand: { ...bare, rodM: 1 } };
+    const later = nextReading({ ...withRod, hold: 2, leastGainBits: -10 });
+    if (later.advice !== 'read') throw new Error('a candidate was expected');
+    for (const c of [later.next, ...later.others]) expect(c.gainBits).toBeLessThan(0.05);
+    expect(nextReading(withRod)).toMatchObject({ advice: 'read', next: { line: 'shoulders', rod: true } });
+  });
+
+  it('finishes a line that was begun in this hold before it goes on', () => {
+    const advice = nextReading({ ...start, read: [stood('face', { deg: 1.2, uDeg: 1.2 })], heldS: 3 });
+    expect(advice).toMatchObject({ next: { line: 'face', newHold: false } });
+  });
+
+  it('does not ask for a second look by eye', () => {
+    const looked = { ...stood('toes', { deg: 1, uDeg: 4 }), byEye: true };
+    const advice = nextReading({ ...start, order: ['toes'], read: [looked], leastGainBits: -10 });
+    if (advice.advice !== 'read') throw new Error('a candidate was expected');
+    expect([advice.next, ...advice.others].map((c) => c.by)).not.toContain('eye');
+  });
+
+  it('never expects to know less than now, in the hold that a line was read in', () => {
     for (const uDeg of [0.2, 1, 3]) {
       for (const value of [-4, -1, 0, 1.9, 6]) {
-        const read = [{ line: 'toes', value: value * DEG, standardUncertainty: uDeg * DEG, decided: false }];
-        const advice = nextReading({ ...start, read, leastGainBits: -1 } as Reading);
+        const read = [stood('toes', { deg: value, uDeg })];
+        const advice = nextReading({ ...start, read, leastGainBits: -1 });
         if (advice.advice !== 'read') continue;
-        for (const c of [advice.next, ...advice.others]) expect(c.gainBits).toBeGreaterThan(-1e-6);
+        for (const c of [advice.next, ...advice.others]) {
+          if (!c.newHold) expect(c.gainBits).toBeGreaterThan(-1e-6);
+        }
       }
     }
   });

@@ -110,8 +110,8 @@ async function saveSql({ db, actor, token, lessonId }: Ground): Promise<Way> {
       await addVersion(
         tx,
         actor,
-        { id, revision: 0 },
-        { reason: 'entered', document: worked, result, saveKey },
+        { id, studentId: lesson?.studentId ?? '', revision: 0 },
+        { reason: 'entered', document: worked, result, circumstances: null, saveKey },
       );
     });
     await findCheck(db, actor, id);
@@ -137,8 +137,8 @@ async function oneCheck({ db, actor, lessonId, studentId }: Ground): Promise<str
     await addVersion(
       tx,
       actor,
-      { id, revision: 0 },
-      { reason: 'entered', document: worked, result, saveKey: randomUUID() },
+      { id, studentId, revision: 0 },
+      { reason: 'entered', document: worked, result, circumstances: null, saveKey: randomUUID() },
     );
   });
   return id;

@@ -1,32 +1,35 @@
-import {
-  type CheckDocument,
-  type CheckReason,
-  type CheckVersionView,
-  type CheckView,
-  type ResultDocument,
-} from '@lotrecht/contract';
+import { type CheckReason, type CheckVersionView, type CheckView } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
 import { sql, type SqlFragment } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';
 import { type Actor } from '../http/context.ts';
+import { bindCircumstances, type CircumstancesRow, toCircumstances } from './circumstances.ts';
+import { type MeasuredVersion, replaceMeasuredLines } from './measured-line-repository.ts';
 import { visibleStudents } from '../students/visible.ts';
 
 function selectChecks(where: SqlFragment): SqlFragment {
   return sql`
     SELECT c.id, c.revision, c.lesson_id AS lessonId, c.student_id AS studentId,
-           v.document, v.result, v.reason, c.created_at AS createdAt, v.created_at AS savedAt
+           v.document, v.result, v.phase, v.help, v.place_kind AS place, v.reader, v.reason, c.created_at AS createdAt, v.created_at AS savedAt
     FROM setup_check c
     JOIN check_version v ON v.academy_id = c.academy_id AND v.check_id = c.id AND v.revision = c.revision
     JOIN student s ON s.academy_id = c.academy_id AND s.id = c.student_id
     WHERE ${where}`;
 }
 
-function toView(row: CheckView): CheckView {
-  return { ...row, createdAt: isoFromUtc(row.createdAt), savedAt: isoFromUtc(row.savedAt) };
+type CheckRow = Omit<CheckView, 'circumstances'> & CircumstancesRow;
+
+function toView({ phase, help, place, reader, ...row }: CheckRow): CheckView {
+  return {
+    ...row,
+    circumstances: toCircumstances({ phase, help, place, reader }),
+    createdAt: isoFromUtc(row.createdAt),
+    savedAt: isoFromUtc(row.savedAt),
+  };
 }
 
 async function listChecks(db: Queries, actor: Actor, where: SqlFragment): Promise<readonly CheckView[]> {
-  const rows = await db.many<CheckView>(
+  const rows = await db.many<CheckRow>(
     selectChecks(
       sql`${visibleStudents(actor)} AND ${where} AND c.deleted_at IS NULL ORDER BY c.created_at, c.id`,
     ),
@@ -54,7 +57,7 @@ export function listChecksOfStudent(
 
 /** One check at its newest version, if the actor may see its student. */
 export async function findCheck(db: Queries, actor: Actor, id: string): Promise<CheckView | undefined> {
-  const row = await db.maybeOne<CheckView>(
+  const row = await db.maybeOne<CheckRow>(
     selectChecks(
       sql`${visibleStudents(actor)} AND c.id = ${id} AND c.deleted_at IS NULL AND s.deleted_at IS NULL`,
     ),
@@ -107,11 +110,16 @@ export async function insertCheck(db: Queries, actor: Actor, check: NewCheck): P
 }
 
 /** Readings, what core made of them, and why they are stored. */
-export interface NewVersion {
+export interface NewVersion extends MeasuredVersion {
   readonly reason: CheckReason;
-  readonly document: CheckDocument;
-  readonly result: ResultDocument;
   readonly saveKey: string;
+}
+
+/** The check that gets a version, and the revision it is made from. */
+export interface VersionedCheck {
+  readonly id: string;
+  readonly studentId: string;
+  readonly revision: number;
 }
 
 /**
@@ -122,7 +130,7 @@ export interface NewVersion {
 export async function addVersion(
   db: Queries,
   actor: Actor,
-  { id, revision }: { readonly id: string; readonly revision: number },
+  { id, studentId, revision }: VersionedCheck,
   version: NewVersion,
 ): Promise<boolean> {
   const moved = await db.exec(sql`
@@ -131,9 +139,12 @@ export async function addVersion(
   if (moved !== 1) return false;
   await db.exec(sql`
     INSERT INTO check_version
-      (academy_id, check_id, revision, reason, document, result, core_version, save_key, instructor_id)
+      (academy_id, check_id, revision, reason, document, result, phase, help, place_kind, reader,
+       core_version, save_key, instructor_id)
     VALUES (${actor.academyId}, ${id}, ${revision + 1}, ${version.reason}, ${JSON.stringify(version.document)},
-            ${JSON.stringify(version.result)}, ${version.result.core}, ${version.saveKey}, ${actor.instructorId})`);
+            ${JSON.stringify(version.result)}, ${bindCircumstances(version.circumstances)},
+            ${version.result.core}, ${version.saveKey}, ${actor.instructorId})`);
+  await replaceMeasuredLines(db, actor, { checkId: id, studentId }, version);
   return true;
 }
 

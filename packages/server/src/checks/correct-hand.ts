@@ -23,6 +23,7 @@ export async function recomputeForHand(
       reason: 'hand-corrected',
       document,
       result: solveDocument(document),
+      circumstances: check.circumstances,
       saveKey: randomUUID(),
     } as const;
     // A check that moved on meanwhile undoes the whole change of hand; the instructor tries again.

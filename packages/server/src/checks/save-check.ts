@@ -92,11 +92,12 @@ async function store(
   const added = await addVersion(
     tx,
     actor,
-    { id, revision: input.revision },
+    { id, studentId, revision: input.revision },
     {
       reason: input.revision === 0 ? 'entered' : 'corrected',
       document: input.document,
       result,
+      circumstances: input.circumstances ?? null,
       saveKey: saveKey ?? randomUUID(),
     },
   );

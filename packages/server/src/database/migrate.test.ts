@@ -1,4 +1,4 @@
-import { cpSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import mysql from 'mysql2/promise';
@@ -26,6 +26,50 @@ describe('migrating', () => {
     expect(applied.length).toBeGreaterThanOrEqual(2);
     expect(await migrate(url, MIGRATIONS)).toEqual([]);
     expect(await names(url)).toEqual(applied);
+  });
+
+  it('gives the checks of an earlier state their lines as rows', async () => {
+    const url = await createTestDatabase();
+    const dir = copyOfMigrations();
+    rmSync(path.join(dir, '0004-circumstances-and-lines.sql'));
+    for (const later of readdirSync(dir).filter((name) => name > '0004')) rmSync(path.join(dir, later));
+    await migrate(url, dir);
+    const connection = await mysql.createConnection({ uri: url, multipleStatements: true });
+    const id = (n: number): string => `'00000000-0000-4000-8000-00000000000${n}'`;
+    const document = JSON.stringify({ club: { group: 'driver' } });
+    const result = JSON.stringify({
+      targetLineUncertaintyDeg: 0.5,
+      lines: {
+        toes: {
+          handedAzimuthDeg: 3.94,
+          measurementUncertaintyDeg: 0.6,
+          conformanceProbability: 0.01,
+          verdict: 'out',
+        },
+        eyes: { handedAzimuthDeg: -1, measurementUncertaintyDeg: 2 },
+      },
+    });
+    await connection.query(`
+      INSERT INTO academy (id, name) VALUES (${id(1)}, 'A');
+      INSERT INTO instructor (academy_id, id, email, name, role, password_hash)
+        VALUES (${id(1)}, ${id(2)}, 'a@b.example', 'I', 'head', 'none');
+      INSERT INTO student (academy_id, id, instructor_id, name, handedness, minor, notes)
+        VALUES (${id(1)}, ${id(3)}, ${id(2)}, 'S', 'right', 0, '');
+      INSERT INTO lesson (academy_id, id, student_id, instructor_id, held_on, notes)
+        VALUES (${id(1)}, ${id(4)}, ${id(3)}, ${id(2)}, '2026-04-17', '');
+      INSERT INTO setup_check (academy_id, id, lesson_id, student_id, revision)
+        VALUES (${id(1)}, ${id(5)}, ${id(4)}, ${id(3)}, 1);
+      INSERT INTO check_version (academy_id, check_id, revision, reason, document, result, core_version, save_key, instructor_id)
+        VALUES (${id(1)}, ${id(5)}, 1, 'entered', '${document}', '${result}', '0.1.0', ${id(6)}, ${id(2)});`);
+    await migrate(url, MIGRATIONS);
+    const [rows] = await connection.query(
+      'SELECT line, club_group, handed_azimuth_deg, verdict, phase FROM measured_line ORDER BY line',
+    );
+    await connection.end();
+    expect(rows).toEqual([
+      { line: 'toes', club_group: 'driver', handed_azimuth_deg: 3.94, verdict: 'out', phase: null },
+      { line: 'eyes', club_group: 'driver', handed_azimuth_deg: -1, verdict: null, phase: null },
+    ]);
   });
 
   it('runs once when four servers start together', async () => {

@@ -76,9 +76,10 @@ async function loadStudent(
         reason: 'entered',
         document,
         result: solveDocument(document),
+        circumstances: { phase: 'baseline', help: 'blind', place: 'range', reader: 'instructor' },
         saveKey: randomUUID(),
       } as const;
-      await addVersion(tx, actor, { id, revision: 0 }, version);
+      await addVersion(tx, actor, { id, studentId, revision: 0 }, version);
       await backdate(tx, actor.academyId, id, `${heldOn} 10:${10 + n * 12}:00`);
       checks++;
     }

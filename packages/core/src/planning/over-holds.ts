@@ -1,0 +1,31 @@
+import { type HeldEstimate } from '../setup/combine-line.ts';
+import { type Estimate, weightedMean } from '../uncertainty/combine.ts';
+import { inQuadrature } from '../uncertainty/quadrature.ts';
+
+/**
+ * Readings of a line as they will count, before their scatter is known: within each hold by inverse variance, then
+ * across holds with the re-address spread on each.
+ *
+ * @param readings at least one
+ * @param readdressSdRad s_r, rad
+ */
+export function overHolds(readings: readonly HeldEstimate[], readdressSdRad: number): Estimate {
+  const byHold = groupByHold(readings);
+  const stands = [...byHold.values()].map(weightedMean);
+  const [only] = stands;
+  if (only !== undefined && stands.length === 1) return only;
+  return weightedMean(
+    stands.map(({ value, standardUncertainty }) => ({
+      value,
+      standardUncertainty: inQuadrature(standardUncertainty, readdressSdRad),
+    })),
+  );
+}
+
+function groupByHold(readings: readonly HeldEstimate[]): ReadonlyMap<number, readonly Estimate[]> {
+  const byHold = new Map<number, Estimate[]>();
+  for (const { hold, handedAzimuthRad: value, standardUncertaintyRad: standardUncertainty } of readings) {
+    byHold.set(hold, [...(byHold.get(hold) ?? []), { value, standardUncertainty }]);
+  }
+  return byHold;
+}

@@ -1,0 +1,88 @@
+import {
+  type CheckDocument,
+  type Circumstances,
+  type MeasuredLineView,
+  type ResultDocument,
+} from '@lotrecht/contract';
+import { type LineName } from '@lotrecht/core';
+import { type Queries } from '../database/database.ts';
+import { sql, type SqlFragment } from '../database/sql.ts';
+import { type Actor } from '../http/context.ts';
+import { visibleStudents } from '../students/visible.ts';
+import { bindCircumstances, type CircumstancesRow, toCircumstances } from './circumstances.ts';
+
+/** What the rows of a check are made from. */
+export interface MeasuredVersion {
+  readonly document: CheckDocument;
+  readonly result: ResultDocument;
+  readonly circumstances: Circumstances | null;
+}
+
+/** Writes a check's lines as rows in place of those of its earlier version. */
+export async function replaceMeasuredLines(
+  db: Queries,
+  actor: Actor,
+  { checkId, studentId }: { readonly checkId: string; readonly studentId: string },
+  { document, result, circumstances }: MeasuredVersion,
+): Promise<void> {
+  await db.exec(
+    sql`DELETE FROM measured_line WHERE academy_id = ${actor.academyId} AND check_id = ${checkId}`,
+  );
+  const rows = Object.entries(result.lines).map(
+    ([
+      line,
+      found,
+    ]) => sql`(${actor.academyId}, ${checkId}, ${line}, ${studentId}, ${document.club?.group ?? null},
+      ${bindCircumstances(circumstances)}, ${found.handedAzimuthDeg}, ${found.measurementUncertaintyDeg},
+      ${result.targetLineUncertaintyDeg}, ${found.conformanceProbability ?? null}, ${found.verdict ?? null})`,
+  );
+  const [first, ...others] = rows;
+  if (first === undefined) return;
+  await db.exec(sql`
+    INSERT INTO measured_line
+      (academy_id, check_id, line, student_id, club_group, phase, help, place_kind, reader, handed_azimuth_deg,
+       measurement_uncertainty_deg, target_line_uncertainty_deg, conformance_probability, verdict)
+    VALUES ${others.reduce((all, row) => sql`${all}, ${row}`, first)}`);
+}
+
+/** Which lines of a student are asked for. */
+export interface LineChoice {
+  readonly studentId: string;
+  readonly line: LineName;
+  /** Absent: all groups. */
+  readonly clubGroup?: NonNullable<MeasuredLineView['clubGroup']>;
+}
+
+/** The query behind `listMeasuredLines`, for a look at how the database serves it. */
+export function selectMeasuredLines(actor: Actor, { studentId, line, clubGroup }: LineChoice): SqlFragment {
+  return sql`
+    SELECT m.check_id AS checkId, c.lesson_id AS lessonId, l.held_on AS heldOn, m.line, m.club_group AS clubGroup,
+           m.phase, m.help, m.place_kind AS place, m.reader, m.handed_azimuth_deg AS handedAzimuthDeg,
+           m.measurement_uncertainty_deg AS measurementUncertaintyDeg,
+           m.target_line_uncertainty_deg AS targetLineUncertaintyDeg,
+           m.conformance_probability AS conformanceProbability, m.verdict
+    FROM measured_line m
+    JOIN student s ON s.academy_id = m.academy_id AND s.id = m.student_id
+    JOIN setup_check c ON c.academy_id = m.academy_id AND c.id = m.check_id
+    JOIN lesson l ON l.academy_id = c.academy_id AND l.id = c.lesson_id
+    WHERE ${visibleStudents(actor)} AND m.academy_id = ${actor.academyId} AND m.student_id = ${studentId}
+      AND m.line = ${line}
+      AND ${clubGroup === undefined ? sql`TRUE` : sql`m.club_group = ${clubGroup}`}
+      AND s.deleted_at IS NULL AND c.deleted_at IS NULL AND l.deleted_at IS NULL
+    ORDER BY l.held_on, c.created_at, c.id`;
+}
+
+/** One line of a student over time, oldest first. */
+export async function listMeasuredLines(
+  db: Queries,
+  actor: Actor,
+  choice: LineChoice,
+): Promise<readonly MeasuredLineView[]> {
+  const rows = await db.many<Omit<MeasuredLineView, 'circumstances'> & CircumstancesRow>(
+    selectMeasuredLines(actor, choice),
+  );
+  return rows.map(({ phase, help, place, reader, ...row }) => ({
+    ...row,
+    circumstances: toCircumstances({ phase, help, place, reader }),
+  }));
+}

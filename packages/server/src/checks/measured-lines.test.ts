@@ -1,0 +1,106 @@
+import { randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { type CheckDocument, type CheckView, type MeasuredLineView, solveDocument } from '@lotrecht/contract';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { sql } from '../database/sql.ts';
+import { saveWorkedCheck, workedCheck } from '../test/documents.ts';
+import { startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
+import { selectMeasuredLines } from './measured-line-repository.ts';
+
+const worked = JSON.parse(
+  readFileSync(new URL('../../../contract/src/worked-cases/worked-cases.json', import.meta.url), 'utf8'),
+) as { readonly checks: readonly { readonly input: CheckDocument }[] };
+
+const COLD = { phase: 'baseline', help: 'blind', place: 'range', reader: 'instructor' } as const;
+
+let app: TestApp;
+let client: TestClient;
+let ids: Awaited<ReturnType<typeof saveWorkedCheck>>;
+
+beforeAll(async () => {
+  app = await startTestApp();
+  client = (await app.signedIn(await app.academy('Tarnside'), 'head')).client;
+  ids = await saveWorkedCheck(client);
+});
+afterAll(() => app.stop());
+
+async function linesOf(line: string, query = ''): Promise<readonly MeasuredLineView[]> {
+  return (await client.get(`/api/students/${ids.studentId}/lines/${line}${query}`))
+    .body as readonly MeasuredLineView[];
+}
+
+describe('whole checks', () => {
+  it('are stored and given back with what core makes of them: every worked check', async () => {
+    const byHand = {
+      right: ids.lessonId,
+      left: (await saveWorkedCheck(client, 'left')).lessonId,
+    };
+    for (const { input } of worked.checks) {
+      const path = `/api/checks/${randomUUID()}`;
+      const body = { revision: 0, lessonId: byHand[input.handedness], document: input, circumstances: COLD };
+      expect((await client.put(path, body)).status).toBe(200);
+      const stored = (await client.get(path)).body as CheckView;
+      expect(stored.document).toEqual(input);
+      expect(stored.result).toEqual(JSON.parse(JSON.stringify(solveDocument(input))));
+      expect(stored.circumstances).toEqual(COLD);
+    }
+  });
+});
+
+describe('the lines of a student', () => {
+  it('are those of the newest versions, with day, club and circumstances', async () => {
+    const own = await saveWorkedCheck(client);
+    ids = own;
+    const path = `/api/checks/${own.checkId}`;
+    const corrected = {
+      revision: 1,
+      lessonId: own.lessonId,
+      document: workedCheck('right', 590),
+      circumstances: COLD,
+    };
+    expect((await client.put(path, corrected)).status).toBe(200);
+    const [toes, ...more] = await linesOf('toes');
+    expect(more).toEqual([]);
+    expect(toes).toMatchObject({
+      checkId: own.checkId,
+      heldOn: '2026-04-17',
+      clubGroup: 'mid-iron',
+      circumstances: COLD,
+      verdict: solveDocument(workedCheck('right', 590)).lines.toes?.verdict,
+    });
+    expect(toes?.handedAzimuthDeg).toBeCloseTo(
+      solveDocument(workedCheck('right', 590)).lines.toes?.handedAzimuthDeg ?? Number.NaN,
+      12,
+    );
+  });
+
+  it('are chosen by club group, and a group that is not known is refused', async () => {
+    expect(await linesOf('face', '?club=mid-iron')).toHaveLength(1);
+    expect(await linesOf('face', '?club=driver')).toEqual([]);
+    expect((await client.get(`/api/students/${ids.studentId}/lines/face?club=putter`)).status).toBe(422);
+    expect((await client.get(`/api/students/${ids.studentId}/lines/elbows`)).status).toBe(404);
+  });
+
+  it('go with a deleted check and come back with it', async () => {
+    await client.delete(`/api/checks/${ids.checkId}`);
+    expect(await linesOf('toes')).toEqual([]);
+    await client.post(`/api/checks/${ids.checkId}/restore`, {});
+    expect(await linesOf('toes')).toHaveLength(1);
+  });
+
+  it('are found by an index of their own, never by a full scan', async () => {
+    const owner = await app.db.one<{ academyId: string; instructorId: string }>(sql`
+      SELECT academy_id AS academyId, instructor_id AS instructorId FROM student WHERE id = ${ids.studentId}`);
+    const actor = { ...owner, role: 'head' } as const;
+    const query = selectMeasuredLines(actor, {
+      studentId: ids.studentId,
+      line: 'toes',
+      clubGroup: 'mid-iron',
+    });
+    const plan = await app.db.many<{ table: string; key: string | null; type: string | null }>(
+      sql`EXPLAIN ${query}`,
+    );
+    for (const step of plan) expect(step.type, JSON.stringify(step)).not.toBe('ALL');
+    expect(plan.find((step) => step.table === 'm')?.key).toBe('line_of_student');
+  });
+});

@@ -1,0 +1,206 @@
+import { endsOf, PLACES, type Point, type SimulatedLine } from './body.ts';
+import { type Dice } from './dice.ts';
+import { besideString, type LaidString, readTape } from './ground.ts';
+
+/** How repeatably points are found, standard deviations in mm: of a bare landmark, and of the end of a rod. */
+export const FOUND_MM: Readonly<Record<SimulatedLine, { readonly bare: number; readonly rod: number }>> = {
+  toes: { bare: 3, rod: 2 },
+  heels: { bare: 3, rod: 2 },
+  knees: { bare: 8, rod: 5 },
+  hips: { bare: 8, rod: 5 },
+  shoulders: { bare: 10, rod: 6 },
+  eyes: { bare: 4, rod: 5 },
+  face: { bare: 1, rod: 1 },
+};
+
+/** What an instructor works with. */
+export interface Tools {
+  /** Division of the tape, mm. */
+  readonly divisionMm: number;
+  /** Sway of a bob from the body, mm. */
+  readonly swayMm: number;
+  /** Length of a rod held across, mm; undefined for bare landmarks. */
+  readonly rodMm?: number;
+  /** Standard deviation of reading a base, mm. */
+  readonly baseErrorMm: number;
+}
+
+/** One tape reading of a body line, as it is written down. */
+export interface SimulatedGaps {
+  readonly line: Exclude<SimulatedLine, 'face'>;
+  readonly by: 'gaps';
+  readonly leadGapMm: number;
+  readonly trailGapMm: number;
+  readonly baseMm: number;
+  readonly baseAlong: 'targetLine' | 'rod';
+  readonly rod: boolean;
+  readonly resolutionMm: number;
+  readonly plumbMm: number;
+}
+
+/** A point is touched a little beside, a bob hung from it sways a little, and a coin is laid under it. */
+function markUnder(point: Point, foundMm: number, swayMm: number, dice: Dice): { x: number; y: number } {
+  return {
+    x: point.x + dice.normal(foundMm) + dice.normal(swayMm),
+    y: point.y + dice.normal(foundMm) + dice.normal(swayMm),
+  };
+}
+
+/**
+ * Marks a body line's ends on the ground and reads the tape from the string.
+ *
+ * @param turnDeg how the student really stands in this hold
+ */
+export function readGaps(
+  line: Exclude<SimulatedLine, 'face'>,
+  turnDeg: number,
+  world: { readonly string: LaidString; readonly tools: Tools; readonly dice: Dice },
+  baseAlong: 'targetLine' | 'rod' = 'targetLine',
+): SimulatedGaps {
+  const { string, tools, dice } = world;
+  const onGround = line === 'toes' || line === 'heels';
+  const swayMm = onGround ? 0 : tools.swayMm;
+  const rod = tools.rodMm !== undefined && !onGround;
+  const ends = endsOf(PLACES[line], turnDeg, rod ? tools.rodMm : undefined);
+  const foundMm = rod ? FOUND_MM[line].rod : FOUND_MM[line].bare;
+  const lead = markUnder(ends.lead, foundMm, swayMm, dice);
+  const trail = markUnder(ends.trail, foundMm, swayMm, dice);
+  const [atLead, atTrail] = [besideString(string, lead), besideString(string, trail)];
+  const straight = Math.hypot(lead.x - trail.x, lead.y - trail.y);
+  const base = baseAlong === 'rod' ? straight : atLead.along - atTrail.along;
+  return {
+    line,
+    by: 'gaps',
+    leadGapMm: readTape(atLead.gap, tools.divisionMm),
+    trailGapMm: readTape(atTrail.gap, tools.divisionMm),
+    baseMm: base + dice.normal(tools.baseErrorMm),
+    baseAlong,
+    rod,
+    resolutionMm: tools.divisionMm,
+    plumbMm: swayMm,
+  };
+}
+
+/** A face read from a rod laid square to the string. */
+export interface SimulatedSquare {
+  readonly line: 'face';
+  readonly by: 'square';
+  readonly heelGapMm: number;
+  readonly toeGapMm: number;
+  readonly baseMm: number;
+  readonly resolutionMm: number;
+  readonly squareUncertaintyDeg: number;
+}
+
+const EDGE_MM = 75;
+
+/**
+ * Reads the leading edge against a rod that lies nearly square to the string.
+ *
+ * @param faceDeg where the face points, positive away from the player's own side (open)
+ */
+export function readSquare(
+  faceDeg: number,
+  world: {
+    readonly string: LaidString;
+    readonly divisionMm: number;
+    readonly squareDeg: number;
+    readonly dice: Dice;
+  },
+): SimulatedSquare {
+  const { string, divisionMm, squareDeg, dice } = world;
+  const rad = (degrees: number): number => (degrees * Math.PI) / 180;
+  // The edge runs across the line, its heel on the player's side; an open face has the heel ahead of the toe.
+  const half = EDGE_MM / 2;
+  const found = (): number => dice.normal(FOUND_MM.face.bare);
+  const heel = { x: half * Math.cos(rad(faceDeg)), y: half * Math.sin(rad(faceDeg)) + found() };
+  const toe = { x: -half * Math.cos(rad(faceDeg)), y: -half * Math.sin(rad(faceDeg)) + found() };
+  // The rod lies 6 mm behind, turned with the string and by its own error from square.
+  const rodTurn = string.turnRad + rad(dice.normal(squareDeg));
+  const gapTo = ({ x, y }: { x: number; y: number }): number => 6 + y - x * Math.tan(rodTurn);
+  return {
+    line: 'face',
+    by: 'square',
+    heelGapMm: readTape(gapTo(heel), divisionMm),
+    toeGapMm: readTape(gapTo(toe), divisionMm),
+    baseMm: heel.x - toe.x + dice.normal(2),
+    resolutionMm: divisionMm,
+    squareUncertaintyDeg: squareDeg,
+  };
+}
+
+/** A face read from a rod that stands off it. */
+export interface SimulatedFaceRod {
+  readonly line: 'face';
+  readonly by: 'faceRod';
+  readonly faceGapMm: number;
+  readonly tipGapMm: number;
+  readonly lengthMm: number;
+  readonly resolutionMm: number;
+  readonly seatingUncertaintyDeg: number;
+}
+
+/** Seats a rod on the face, a little beside square, and reads both ends from the string. */
+export function readFaceRod(
+  faceDeg: number,
+  world: {
+    readonly string: LaidString;
+    readonly divisionMm: number;
+    readonly seatingDeg: number;
+    readonly lengthMm: number;
+    readonly dice: Dice;
+  },
+): SimulatedFaceRod {
+  const { string, divisionMm, seatingDeg, lengthMm, dice } = world;
+  const pointing = ((faceDeg + dice.normal(seatingDeg)) * Math.PI) / 180;
+  const found = (): number => dice.normal(FOUND_MM.face.rod);
+  const face = { x: found(), y: 0 };
+  // The rod points downrange; an open face carries its tip away from the player's side.
+  const tip = { x: -lengthMm * Math.sin(pointing) + found(), y: lengthMm * Math.cos(pointing) };
+  return {
+    line: 'face',
+    by: 'faceRod',
+    faceGapMm: readTape(besideString(string, face).gap, divisionMm),
+    tipGapMm: readTape(besideString(string, tip).gap, divisionMm),
+    lengthMm: lengthMm + dice.normal(5),
+    resolutionMm: divisionMm,
+    seatingUncertaintyDeg: seatingDeg,
+  };
+}
+
+/** Where a rod on a line's marks is seen to point. */
+export interface SimulatedPointsAt {
+  readonly line: SimulatedLine;
+  readonly by: 'pointsAt';
+  readonly lateralM: number;
+  readonly distanceM: number;
+  readonly gapMm: number;
+  readonly lateralUncertaintyM: number;
+}
+
+/** Steps behind the rod and says where it points among the landmarks; right positive for the hand. */
+export function readPointsAt(
+  line: Exclude<SimulatedLine, 'face'>,
+  turnDeg: number,
+  world: {
+    readonly side: 1 | -1;
+    readonly distanceM: number;
+    readonly errorM: number;
+    readonly string: LaidString;
+    readonly dice: Dice;
+  },
+): SimulatedPointsAt {
+  const { side, distanceM, errorM, string, dice } = world;
+  const gapMm = PLACES[line].middle.x;
+  // The target is where the string points: landmarks are counted from there.
+  const turn = (turnDeg * Math.PI) / 180 - string.turnRad;
+  const across = distanceM * Math.tan(turn) - gapMm / 1000;
+  return {
+    line,
+    by: 'pointsAt',
+    lateralM: side * (across + dice.normal(errorM)),
+    distanceM,
+    gapMm,
+    lateralUncertaintyM: errorM,
+  };
+}

@@ -4,11 +4,13 @@ export {
   type CheckDocument,
   type CheckInput,
   type Circumstances,
+  type Equipment,
   type EyeReading,
   type FaceRodReading,
   type FirstAcademy,
   type Invitation,
   type GapsReading,
+  type InstructorSettings,
   type LessonInput,
   type LineResult,
   type LevelEntry,
@@ -17,7 +19,10 @@ export {
   type MethodSetting,
   type PasswordChange,
   type PasswordForgotten,
+  type PlaceInput,
+  type PlaceMark,
   type PointsAtReading,
+  type Rebase,
   type RepEntry,
   type ResultDocument,
   type SeriesDocument,
@@ -25,6 +30,7 @@ export {
   type SignIn,
   type SquareReading,
   type StudentInput,
+  type TargetLineChoice,
   type TrackDocument,
   type TrackedLessonEntry,
   type TurnResult,
@@ -37,11 +43,13 @@ export {
   validateCheckInput,
   validateFirstAcademy,
   validateInvitation,
+  validateInstructorSettings,
   validateLessonInput,
   validateLinkUse,
   validateMethodDocument,
   validatePasswordChange,
   validatePasswordForgotten,
+  validatePlaceInput,
   type Validator,
   validateResultDocument,
   validateSeriesDocument,
@@ -64,6 +72,7 @@ export { type Feel, feelOfSquaring } from './check/feel.ts';
 export { groundDrawing, type GroundDrawing } from './check/ground-drawing.ts';
 export { type ReadableSolution, solveReadable } from './check/solve-readable.ts';
 export { solveDocument } from './check/solve-document.ts';
+export { type SolveOptions } from './check/solve-options.ts';
 export { documentField } from './units/si.ts';
 
 // Reading files
@@ -78,6 +87,18 @@ export { requireMethodDocument } from './method/require-method.ts';
 export { settingGeometry, type SettingFigure } from './method/setting-geometry.ts';
 export { SHIPPED_METHODS } from './method/shipped-methods.ts';
 
+// Places, the target line and the aids
+export { DEFAULT_SETTINGS } from './station/default-settings.ts';
+export { type ComposedTargetLine, composeTargetLine } from './station/compose-target-line.ts';
+export { requirePlace } from './station/require-place.ts';
+export {
+  formatDistance,
+  formatLength,
+  parseDistance,
+  parseLength,
+  type TypedLength,
+} from './units/typed-length.ts';
+
 // Lines over lessons
 export { trackDocument } from './track/track-document.ts';
 
@@ -91,6 +112,7 @@ export {
   type LessonView,
   type LinkView,
   type MeasuredLineView,
+  type PlaceView,
   type PostView,
   type SavedCheckView,
   type SessionEntryView,

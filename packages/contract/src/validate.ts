@@ -3,11 +3,13 @@ import {
   type CheckInput,
   type FirstAcademy,
   type Invitation,
+  type InstructorSettings,
   type LessonInput,
   type LinkUse,
   type MethodDocument,
   type PasswordChange,
   type PasswordForgotten,
+  type PlaceInput,
   type ResultDocument,
   type SeriesDocument,
   type SignIn,
@@ -134,6 +136,12 @@ export const validateCheckInput: Validator<CheckInput> = validator(generated.val
 export const validateStudentInput: Validator<StudentInput> = validator(generated.validateStudentInput);
 /** Validates a lesson as typed in. */
 export const validateLessonInput: Validator<LessonInput> = validator(generated.validateLessonInput);
+/** Validates a place by its schema alone; `requirePlace` looks at its marks too. */
+export const validatePlaceInput: Validator<PlaceInput> = validator(generated.validatePlaceInput);
+/** Validates what an instructor sets once. */
+export const validateInstructorSettings: Validator<InstructorSettings> = validator(
+  generated.validateInstructorSettings,
+);
 /** Validates a sign-in. */
 export const validateSignIn: Validator<SignIn> = validator(generated.validateSignIn);
 /** Validates the making of the first academy. */

@@ -41,7 +41,22 @@ export { markTurn, permittedLayingError } from './station/mark-laying.ts';
 export { type Rails, railsParallelism } from './station/rails.ts';
 export { EYE_SEPARATION_M, eyeOffLineTurn, wrongEyeTurn } from './station/sighting.ts';
 export { type Squareness, squareness, type SquareTriangle } from './station/square-rod.ts';
-export { type TargetLine, targetLineUncertainty } from './station/target-line.ts';
+export { type FoundTurned, type TargetLine, targetLineUncertainty } from './station/target-line.ts';
+export {
+  type Sighting,
+  sightingUncertainty,
+  type TargetLineBudget,
+  targetLineBudget,
+} from './station/target-line-budget.ts';
+export { type AidVerdict, aidVerdict } from './station/aid-verdict.ts';
+export { type MarkPlanInput, nearestMarkWithin, type PlannedMark, plannedMark } from './station/mark-plan.ts';
+export {
+  bearingBeside,
+  type Landmark,
+  type PointedAt,
+  pointedAt,
+  requireLandmark,
+} from './station/landmarks.ts';
 
 // A whole check
 export {

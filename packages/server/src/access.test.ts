@@ -15,6 +15,7 @@ interface Call {
 let app: TestApp;
 let owner: TestClient;
 let ids: { studentId: string; lessonId: string; checkId: string };
+const placeId = randomUUID();
 let colleague: TestClient;
 let stranger: TestClient;
 
@@ -57,6 +58,17 @@ function callOf(route: string): Call | undefined {
       path: `/api/students/${ids.studentId}/lines/toes`,
       stranger: 'refused',
     },
+    'get /api/places': { path: '/api/places', stranger: 'own-data' },
+    'get /api/places/:id': { path: `/api/places/${placeId}`, stranger: 'refused' },
+    'put /api/places/:id': {
+      path: `/api/places/${placeId}`,
+      body: { revision: 1, name: 'Taken over', kind: 'home', marks: [] },
+      stranger: 'refused',
+    },
+    'delete /api/places/:id': { path: `/api/places/${placeId}`, stranger: 'refused' },
+    'post /api/places/:id/restore': { path: `/api/places/${placeId}/restore`, body: {}, stranger: 'refused' },
+    'get /api/settings': { path: '/api/settings', stranger: 'own-data' },
+    'put /api/settings': { path: '/api/settings', body: {}, stranger: 'refused' },
     'get /api/today/:date': { path: '/api/today/2026-04-17', stranger: 'own-data' },
     'get /api/lessons/:id': { path: `/api/lessons/${ids.lessonId}`, stranger: 'refused' },
     'put /api/lessons/:id': { path: `/api/lessons/${ids.lessonId}`, body: lesson, stranger: 'refused' },
@@ -98,6 +110,7 @@ beforeAll(async () => {
   colleague = (await app.signedIn(home, 'instructor')).client;
   stranger = (await app.signedIn(away, 'head')).client;
   ids = await saveWorkedCheck(owner);
+  await owner.put(`/api/places/${placeId}`, { revision: 0, name: 'Rim', kind: 'range', marks: [] });
 });
 
 afterAll(() => app.stop());
@@ -138,7 +151,10 @@ describe('every route', () => {
     expect((await stranger.send(name.split(' ')[0] ?? '', call?.path ?? '', call?.body)).status).toBe(404);
   });
 
-  it.each(withIds)('%s answers 404 to another instructor of the academy', async (name) => {
+  // Places belong to the academy: every instructor of it stands on the same ground.
+  const ofOneInstructor = withIds.filter((name) => !name.includes('/api/places/'));
+
+  it.each(ofOneInstructor)('%s answers 404 to another instructor of the academy', async (name) => {
     const call = callOf(name);
     expect((await colleague.send(name.split(' ')[0] ?? '', call?.path ?? '', call?.body)).status).toBe(404);
   });
@@ -173,6 +189,7 @@ describe('every route', () => {
   );
 
   it('left the owner’s data as it was', async () => {
+    expect((await colleague.get(`/api/places/${placeId}`)).body).toMatchObject({ name: 'Rim', revision: 1 });
     const answer = await owner.get(`/api/students/${ids.studentId}`);
     expect(answer.body).toMatchObject({ student: { name: 'Runa Feldt', revision: 1 } });
     expect((await owner.get(`/api/checks/${ids.checkId}`)).body).toMatchObject({ revision: 1 });
@@ -181,6 +198,9 @@ describe('every route', () => {
   it('cannot put a lesson or a check under a stranger’s parent with ids of one’s own', async () => {
     const lesson = { revision: 0, studentId: ids.studentId, heldOn: '2026-04-18', notes: '' };
     expect((await stranger.put(`/api/lessons/${randomUUID()}`, lesson)).status).toBe(404);
+    const own = await saveWorkedCheck(stranger);
+    const moved = { ...lesson, revision: 1, studentId: own.studentId, placeId };
+    expect((await stranger.put(`/api/lessons/${own.lessonId}`, moved)).status).toBe(404);
     const check = { revision: 0, lessonId: ids.lessonId, document: workedCheck() };
     expect((await colleague.put(`/api/checks/${randomUUID()}`, check)).status).toBe(404);
   });

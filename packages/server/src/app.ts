@@ -23,7 +23,9 @@ import { passwordRoutes } from './identity/password-routes.ts';
 import { recogniseSession, requireActor } from './identity/session-cookie.ts';
 import { signInLimits, type SignInLimits } from './identity/sign-in-limits.ts';
 import { lessonRoutes } from './lessons/lesson-routes.ts';
+import { placeRoutes } from './places/place-routes.ts';
 import { type PostBox } from './post/post-box.ts';
+import { settingsRoutes } from './settings/settings-routes.ts';
 import { studentRoutes } from './students/student-routes.ts';
 
 /** What the app needs from outside. */
@@ -54,6 +56,8 @@ export function allRoutes({ db, postBox, setupCode, limits }: RouteDependencies)
     ...studentRoutes(db),
     ...lessonRoutes(db),
     ...checkRoutes(db),
+    ...placeRoutes(db),
+    ...settingsRoutes(db),
   ];
 }
 

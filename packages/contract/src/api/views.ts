@@ -1,5 +1,11 @@
 import { type LineName } from '@lotrecht/core';
-import { type CheckDocument, type Circumstances, type ResultDocument } from '../generated/types.ts';
+import {
+  type CheckDocument,
+  type Circumstances,
+  type PlaceInput,
+  type Rebase,
+  type ResultDocument,
+} from '../generated/types.ts';
 
 /** Who is signed in, and where. */
 export interface SessionView {
@@ -27,6 +33,8 @@ export interface StudentView {
   readonly handedness: 'right' | 'left';
   readonly minor: boolean;
   readonly notes: string;
+  /** Null while the pointing test was not made. */
+  readonly dominantEye: 'right' | 'left' | null;
   readonly instructor: { readonly id: string; readonly name: string };
   /** YYYY-MM-DD, or null before the first lesson. */
   readonly lastLessonOn: string | null;
@@ -43,6 +51,8 @@ export interface CheckView {
   readonly result: ResultDocument;
   /** Null where they were not recorded. */
   readonly circumstances: Circumstances | null;
+  /** What was found out about the target line afterwards; `result` is corrected by it. */
+  readonly rebase: Rebase | null;
   readonly reason: CheckReason;
   /** UTC, ISO 8601. */
   readonly createdAt: string;
@@ -64,6 +74,7 @@ export interface CheckVersionView {
   readonly reason: CheckReason;
   readonly document: CheckDocument;
   readonly result: ResultDocument;
+  readonly rebase: Rebase | null;
   readonly by: string;
   readonly savedAt: string;
 }
@@ -91,6 +102,9 @@ export interface LessonView {
   readonly studentId: string;
   readonly heldOn: string;
   readonly notes: string;
+  readonly placeId: string | null;
+  /** Bobs sway more. */
+  readonly windy: boolean;
   readonly checks: readonly CheckView[];
 }
 
@@ -135,6 +149,11 @@ export interface InstructorView {
   readonly name: string;
   readonly email: string;
   readonly role: 'head' | 'instructor';
+}
+
+/** A place where balls are hit, with what can be aimed or pointed at. */
+export interface PlaceView extends PlaceInput {
+  readonly id: string;
 }
 
 /** What a one-time link opens, before it is used. */

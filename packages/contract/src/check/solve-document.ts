@@ -1,7 +1,8 @@
 import { RefusedInput, solveSetup } from '@lotrecht/core';
-import { type CheckDocument, type MethodDocument, type ResultDocument } from '../generated/types.ts';
+import { type CheckDocument, type ResultDocument } from '../generated/types.ts';
 import { DocumentRefused, type Refusal } from '../refusal/document-refused.ts';
 import { documentField } from '../units/si.ts';
+import { type SolveOptions } from './solve-options.ts';
 import { toResult } from './to-result.ts';
 import { toSetup } from './to-setup.ts';
 
@@ -9,13 +10,12 @@ import { toSetup } from './to-setup.ts';
  * A check document → its result document.
  *
  * @param document already valid by its schema
- * @param methods where a method that it names is looked for; the shipped ones without
  * @throws DocumentRefused with the path and the unit the number was read in
  * @example solveDocument({ format: 'lotrecht-check', version: 1, handedness: 'right', targetLine: {}, method: { id: 'first-lesson', version: 1 }, observations: [{ line: 'toes', by: 'gaps', leadGapMm: 571, trailGapMm: 602, baseMm: 450 }] }).fixFirst // null
  */
-export function solveDocument(document: CheckDocument, methods?: readonly MethodDocument[]): ResultDocument {
+export function solveDocument(document: CheckDocument, options: SolveOptions = {}): ResultDocument {
   try {
-    return toResult(solveSetup(toSetup(document, methods)));
+    return toResult(solveSetup(toSetup(document, options)));
   } catch (error) {
     throw error instanceof RefusedInput ? new DocumentRefused([toRefusal(error)]) : error;
   }

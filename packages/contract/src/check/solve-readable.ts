@@ -1,5 +1,6 @@
 import { type CheckDocument, type ResultDocument } from '../generated/types.ts';
 import { DocumentRefused, type Refusal } from '../refusal/document-refused.ts';
+import { type SolveOptions } from './solve-options.ts';
 import { solveDocument } from './solve-document.ts';
 
 /** What can be said of a check in which some readings may be impossible. */
@@ -16,11 +17,11 @@ export interface ReadableSolution {
  *
  * @example solveReadable({ format: 'lotrecht-check', version: 1, handedness: 'right', targetLine: {}, method: { id: 'first-lesson', version: 1 }, observations: [{ line: 'toes', by: 'gaps', leadGapMm: 571, trailGapMm: 602, baseMm: 450 }] }).refusals // []
  */
-export function solveReadable(document: CheckDocument): ReadableSolution {
+export function solveReadable(document: CheckDocument, options: SolveOptions = {}): ReadableSolution {
   const refusals: Refusal[] = [];
   const readable = document.observations.filter((observation, index) => {
     try {
-      solveDocument({ ...document, observations: [observation] });
+      solveDocument({ ...document, observations: [observation] }, options);
       return true;
     } catch (error) {
       if (!(error instanceof DocumentRefused)) throw error;
@@ -36,5 +37,5 @@ export function solveReadable(document: CheckDocument): ReadableSolution {
   const [first, ...others] = readable;
   if (first === undefined) return { document: null, result: null, refusals };
   const solved: CheckDocument = { ...document, observations: [first, ...others] };
-  return { document: solved, result: solveDocument(solved), refusals };
+  return { document: solved, result: solveDocument(solved, options), refusals };
 }

@@ -1,11 +1,12 @@
-import { azimuthFromHanded } from '../geometry/azimuth.ts';
+import { azimuthFromHanded, handedAzimuth, withoutNegativeZero } from '../geometry/azimuth.ts';
+import { type Handedness } from '../geometry/handedness.ts';
 import { kindOfLine, type LineName } from '../geometry/line.ts';
 import { azimuthWords } from '../geometry/words.ts';
 import { type AzimuthEstimate, type Observation } from '../observation/observation.ts';
 import { readObservation } from '../observation/read-observation.ts';
 import { RANGES, requireWithin } from '../refusal/ranges.ts';
 import { RefusedInput } from '../refusal/refused-input.ts';
-import { targetLineUncertainty } from '../station/target-line.ts';
+import { type TargetLine, targetLineUncertainty } from '../station/target-line.ts';
 import { DEFAULT_DECISION_LIMITS } from '../uncertainty/conformity.ts';
 import { inQuadrature } from '../uncertainty/quadrature.ts';
 import { combineLine, type CombinedLine, type HeldEstimate } from './combine-line.ts';
@@ -87,11 +88,15 @@ export function solveSetup(setup: Setup): SetupFinding {
 }
 
 /** Only a toe line that was read once with a tape has toe tips to go back from. */
-function findHeels({ feet, observations }: Setup): HeelsFromFlare | undefined {
+function findHeels({ feet, observations, targetLine, handedness }: Setup): HeelsFromFlare | undefined {
   const toes = observations.filter((o) => o.line === 'toes');
   const [only] = toes;
   if (feet === undefined || only?.by !== 'gaps' || toes.length > 1) return undefined;
-  return within('feet', () => heelsFromFlare(only, feet));
+  return within('feet', () => {
+    const heels = heelsFromFlare(only, feet);
+    const handedAzimuthRad = heels.handedAzimuthRad + laidTurn(targetLine, handedness);
+    return { ...heels, handedAzimuthRad: withoutNegativeZero(handedAzimuthRad) };
+  });
 }
 
 function within<T>(outer: string, work: () => T): T {
@@ -118,10 +123,17 @@ function readAll(setup: Setup, readdressSdRad: number): ReadLine[] {
   }));
 }
 
-function readAt({ observations, handedness }: Setup, index: number): AzimuthEstimate {
+/** How far the line that was laid is turned from the true one, in φ: what a re-base adds to every line. */
+function laidTurn({ found }: TargetLine, handedness: Handedness): number {
+  return found === undefined ? 0 : handedAzimuth(found.turnedRad, handedness);
+}
+
+function readAt({ observations, handedness, targetLine }: Setup, index: number): AzimuthEstimate {
   const observation = observations[index] as Observation;
   try {
-    return readObservation(observation, handedness);
+    const { handedAzimuthRad, standardUncertaintyRad } = readObservation(observation, handedness);
+    const fromTrueLine = withoutNegativeZero(handedAzimuthRad + laidTurn(targetLine, handedness));
+    return { handedAzimuthRad: fromTrueLine, standardUncertaintyRad };
   } catch (error) {
     throw error instanceof RefusedInput ? error.within(`observations.${index}`) : error;
   }
@@ -162,7 +174,9 @@ function findLine(setup: Setup, { line, indices, combined }: ReadLine, uTarget: 
     }
     finding.judgement = judgement;
   }
-  const move = only && moveToGoal(only, setup.goalsRad?.[line] ?? 0);
+  // The tape still hangs on the line that was laid: there the goal stands as far aside as the line was turned.
+  const goal = (setup.goalsRad?.[line] ?? 0) - laidTurn(setup.targetLine, setup.handedness);
+  const move = only && moveToGoal(only, goal);
   if (move !== undefined) finding.move = move;
   return finding;
 }

@@ -11,6 +11,16 @@ export interface TargetLine {
   readonly sightingRad?: number;
   /** Offset of the string from the ball line on the player's side, m; enters no angle. */
   readonly offsetM?: number;
+  /** Found wrong afterwards: every line of the check is corrected once. */
+  readonly found?: FoundTurned;
+}
+
+/** What was found out about a target line after the check. */
+export interface FoundTurned {
+  /** How far the line that was laid is turned from the true one, rad, right positive. */
+  readonly turnedRad: number;
+  /** Standard uncertainty of the true line, rad, ≥ 0; it takes the place of that of the laid one. */
+  readonly uncertaintyRad: number;
 }
 
 /** Default standard uncertainty of one stake across the line, m. */
@@ -27,7 +37,14 @@ export function targetLineUncertainty(line: TargetLine): number {
   const sighting = requireWithin('sightingRad', line.sightingRad ?? 0, RANGES.angleUncertaintyRad);
   if (line.offsetM !== undefined) requireWithin('offsetM', line.offsetM, RANGES.gapM);
   const stake = requireWithin('stakeM', line.stakeM ?? DEFAULT_STAKE_M, RANGES.lengthUncertaintyM);
-  if (line.stakeSeparationM === undefined) return sighting;
-  const separation = requirePositive('stakeSeparationM', line.stakeSeparationM, RANGES.separationM);
+  const separation =
+    line.stakeSeparationM === undefined
+      ? undefined
+      : requirePositive('stakeSeparationM', line.stakeSeparationM, RANGES.separationM);
+  if (line.found !== undefined) {
+    requireWithin('found.turnedRad', line.found.turnedRad, RANGES.angleRad);
+    return requireWithin('found.uncertaintyRad', line.found.uncertaintyRad, RANGES.angleUncertaintyRad);
+  }
+  if (separation === undefined) return sighting;
   return inQuadrature((Math.SQRT2 * stake) / separation, sighting);
 }

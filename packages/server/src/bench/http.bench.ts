@@ -111,7 +111,7 @@ async function saveSql({ db, actor, token, lessonId }: Ground): Promise<Way> {
         tx,
         actor,
         { id, studentId: lesson?.studentId ?? '', revision: 0 },
-        { reason: 'entered', document: worked, result, circumstances: null, saveKey },
+        { reason: 'entered', document: worked, result, circumstances: null, rebase: null, saveKey },
       );
     });
     await findCheck(db, actor, id);
@@ -138,7 +138,14 @@ async function oneCheck({ db, actor, lessonId, studentId }: Ground): Promise<str
       tx,
       actor,
       { id, studentId, revision: 0 },
-      { reason: 'entered', document: worked, result, circumstances: null, saveKey: randomUUID() },
+      {
+        reason: 'entered',
+        document: worked,
+        result,
+        circumstances: null,
+        rebase: null,
+        saveKey: randomUUID(),
+      },
     );
   });
   return id;

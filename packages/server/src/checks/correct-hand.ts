@@ -22,7 +22,8 @@ export async function recomputeForHand(
     const version = {
       reason: 'hand-corrected',
       document,
-      result: solveDocument(document),
+      result: solveDocument(document, { rebase: check.rebase ?? undefined }),
+      rebase: check.rebase,
       circumstances: check.circumstances,
       saveKey: randomUUID(),
     } as const;

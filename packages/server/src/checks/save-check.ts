@@ -70,7 +70,7 @@ export async function saveCheck(
 
 function solve(input: CheckInput): ResultDocument {
   try {
-    return solveDocument(input.document);
+    return solveDocument(input.document, { rebase: input.rebase });
   } catch (error) {
     throw error instanceof DocumentRefused ? error.under('/document') : error;
   }
@@ -98,6 +98,7 @@ async function store(
       document: input.document,
       result,
       circumstances: input.circumstances ?? null,
+      rebase: input.rebase ?? null,
       saveKey: saveKey ?? randomUUID(),
     },
   );

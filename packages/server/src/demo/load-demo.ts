@@ -76,6 +76,7 @@ async function loadStudent(
         reason: 'entered',
         document,
         result: solveDocument(document),
+        rebase: null,
         circumstances: { phase: 'baseline', help: 'blind', place: 'range', reader: 'instructor' },
         saveKey: randomUUID(),
       } as const;

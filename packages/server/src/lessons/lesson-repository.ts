@@ -7,39 +7,50 @@ import { visibleStudents } from '../students/visible.ts';
 /** A lesson without its checks. */
 export type LessonRow = Omit<LessonView, 'checks'>;
 
+/** A lesson as the driver gives it: booleans are numbers. */
+type StoredLesson = Omit<LessonRow, 'windy'> & { readonly windy: number };
+
+function toRow(stored: StoredLesson): LessonRow {
+  return { ...stored, windy: stored.windy === 1 };
+}
+
 function selectLessons(where: SqlFragment): SqlFragment {
   return sql`
-    SELECT l.id, l.revision, l.student_id AS studentId, l.held_on AS heldOn, l.notes
+    SELECT l.id, l.revision, l.student_id AS studentId, l.held_on AS heldOn, l.place_id AS placeId,
+           l.windy, l.notes
     FROM lesson l JOIN student s ON s.academy_id = l.academy_id AND s.id = l.student_id
     WHERE ${where}`;
 }
 
 /** A student's lessons, newest first. */
-export function listLessonsOfStudent(
+export async function listLessonsOfStudent(
   db: Queries,
   actor: Actor,
   studentId: string,
 ): Promise<readonly LessonRow[]> {
-  return db.many<LessonRow>(
+  const rows = await db.many<StoredLesson>(
     selectLessons(sql`${visibleStudents(actor)} AND s.id = ${studentId} AND s.deleted_at IS NULL
       AND l.deleted_at IS NULL ORDER BY l.held_on DESC, l.created_at DESC`),
   );
+  return rows.map(toRow);
 }
 
 /** One lesson, if the actor may see its student. */
-export function findLesson(db: Queries, actor: Actor, id: string): Promise<LessonRow | undefined> {
-  return db.maybeOne<LessonRow>(
+export async function findLesson(db: Queries, actor: Actor, id: string): Promise<LessonRow | undefined> {
+  const row = await db.maybeOne<StoredLesson>(
     selectLessons(
       sql`${visibleStudents(actor)} AND l.id = ${id} AND l.deleted_at IS NULL AND s.deleted_at IS NULL`,
     ),
   );
+  return row && toRow(row);
 }
 
 /** Adds a lesson under the id that the browser chose. @throws on an id that is taken (duplicate key) */
 export async function insertLesson(db: Queries, actor: Actor, id: string, input: LessonInput): Promise<void> {
   await db.exec(sql`
-    INSERT INTO lesson (academy_id, id, student_id, instructor_id, held_on, notes)
-    VALUES (${actor.academyId}, ${id}, ${input.studentId}, ${actor.instructorId}, ${input.heldOn}, ${input.notes})`);
+    INSERT INTO lesson (academy_id, id, student_id, instructor_id, held_on, place_id, windy, notes)
+    VALUES (${actor.academyId}, ${id}, ${input.studentId}, ${actor.instructorId}, ${input.heldOn},
+            ${input.placeId ?? null}, ${input.windy ?? false}, ${input.notes})`);
 }
 
 /** Changes a lesson if it still is at the revision the change was made from. @returns whether it was */
@@ -51,7 +62,8 @@ export async function updateLesson(
 ): Promise<boolean> {
   const changed = await db.exec(sql`
     UPDATE lesson l JOIN student s ON s.academy_id = l.academy_id AND s.id = l.student_id
-    SET l.held_on = ${input.heldOn}, l.notes = ${input.notes}, l.revision = l.revision + 1
+    SET l.held_on = ${input.heldOn}, l.place_id = ${input.placeId ?? null},
+        l.windy = ${input.windy ?? false}, l.notes = ${input.notes}, l.revision = l.revision + 1
     WHERE ${visibleStudents(actor)} AND l.id = ${id} AND l.deleted_at IS NULL AND l.revision = ${input.revision}
       AND l.student_id = ${input.studentId}`);
   return changed === 1;

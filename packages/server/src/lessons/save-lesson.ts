@@ -2,19 +2,24 @@ import { type LessonInput } from '@lotrecht/contract';
 import { type Database, isDuplicate } from '../database/database.ts';
 import { type Actor } from '../http/context.ts';
 import { conflict, notFound } from '../http/problem.ts';
+import { findPlace } from '../places/place-repository.ts';
 import { findStudent } from '../students/student-repository.ts';
 import { findLesson, insertLesson, type LessonRow, updateLesson } from './lesson-repository.ts';
 
 function says(lesson: LessonRow, input: LessonInput): boolean {
   return (
-    lesson.studentId === input.studentId && lesson.heldOn === input.heldOn && lesson.notes === input.notes
+    lesson.studentId === input.studentId &&
+    lesson.heldOn === input.heldOn &&
+    lesson.notes === input.notes &&
+    lesson.placeId === (input.placeId ?? null) &&
+    lesson.windy === (input.windy ?? false)
   );
 }
 
 /**
  * Adds or changes a lesson; sending the same again changes nothing.
  *
- * @throws Problem 409 when someone else changed it in between, 404 for a stranger's lesson or student
+ * @throws Problem 409 when someone else changed it in between, 404 for a stranger's lesson, student or place
  */
 export async function saveLesson(
   db: Database,
@@ -23,6 +28,8 @@ export async function saveLesson(
   input: LessonInput,
 ): Promise<LessonRow> {
   if ((await findStudent(db, actor, input.studentId)) === undefined) throw notFound();
+  const { placeId = null } = input;
+  if (placeId !== null && (await findPlace(db, actor, placeId)) === undefined) throw notFound();
   if (input.revision === 0) {
     try {
       await insertLesson(db, actor, id, input);

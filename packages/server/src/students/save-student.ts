@@ -10,6 +10,7 @@ function says(view: StudentView, input: StudentInput): boolean {
     view.name === input.name &&
     view.handedness === input.handedness &&
     view.minor === input.minor &&
+    view.dominantEye === (input.dominantEye ?? null) &&
     view.notes === input.notes
   );
 }

@@ -1,5 +1,6 @@
 import { provideHttpClient, withInterceptors } from '@angular/common/http';
 import { type ApplicationConfig, provideZonelessChangeDetection } from '@angular/core';
+import { MAT_FORM_FIELD_DEFAULT_OPTIONS } from '@angular/material/form-field';
 import { provideRouter, withComponentInputBinding, withInMemoryScrolling } from '@angular/router';
 import { requestedByUs } from './api/requested-by-us.ts';
 import { routes } from './app.routes.ts';
@@ -9,6 +10,11 @@ export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
     provideHttpClient(withInterceptors([requestedByUs, lockedElsewhere])),
+    // A field is as tall as what it says: a hint that wraps never lies over the next field.
+    {
+      provide: MAT_FORM_FIELD_DEFAULT_OPTIONS,
+      useValue: { appearance: 'outline', hideRequiredMarker: true, subscriptSizing: 'dynamic' },
+    },
     provideRouter(
       routes,
       withComponentInputBinding(),

@@ -26,7 +26,7 @@ import { ProblemNote } from '../ui/problem-note.ts';
     >
       <h1>Locked</h1>
       <p>{{ store.instructorName() }}, what was typed is still here. Type your password to go on.</p>
-      <mat-form-field appearance="outline" hideRequiredMarker>
+      <mat-form-field>
         <mat-label>Password</mat-label>
         <input matInput type="password" autocomplete="current-password" formControlName="password" />
       </mat-form-field>

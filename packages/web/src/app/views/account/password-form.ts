@@ -19,12 +19,12 @@ import { ProblemNote } from '../../ui/problem-note.ts';
   imports: [ReactiveFormsModule, MatButton, MatError, MatFormField, MatHint, MatInput, MatLabel, ProblemNote],
   template: `
     <form #f="ngForm" [formGroup]="form" (ngSubmit)="submit(f)" novalidate>
-      <mat-form-field appearance="outline" hideRequiredMarker>
+      <mat-form-field>
         <mat-label>Present password</mat-label>
         <input matInput type="password" formControlName="current" autocomplete="current-password" />
         <mat-error>Type the password you sign in with now.</mat-error>
       </mat-form-field>
-      <mat-form-field appearance="outline" hideRequiredMarker>
+      <mat-form-field>
         <mat-label>New password</mat-label>
         <input
           matInput

@@ -66,6 +66,8 @@ function viewOf(id: string, { revision, lessonId, document }: CheckInput): Check
     studentId: 's',
     document,
     result: solveDocument(document),
+    circumstances: null,
+    rebase: null,
     reason: 'entered',
     createdAt: '2026-04-17T10:00:00Z',
     savedAt: '2026-04-17T10:00:00Z',

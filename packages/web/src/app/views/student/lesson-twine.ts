@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  type ElementRef,
+  input,
+  viewChild,
+} from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { type LessonView } from '@lotrecht/contract';
 import { shortDayText } from '../../ui/dates.ts';
@@ -8,7 +16,7 @@ import { shortDayText } from '../../ui/dates.ts';
   selector: 'lo-lesson-twine',
   imports: [RouterLink],
   template: `
-    <ol>
+    <ol #twine>
       @for (knot of knots(); track knot.id) {
         <li>
           <a [routerLink]="['/lessons', knot.id]">
@@ -31,6 +39,17 @@ import { shortDayText } from '../../ui/dates.ts';
 })
 export class LessonTwine {
   readonly lessons = input.required<readonly LessonView[]>();
+
+  private readonly twine = viewChild.required<ElementRef<HTMLElement>>('twine');
+
+  constructor() {
+    // A twine longer than the screen is held at its newest end.
+    afterRenderEffect(() => {
+      this.knots();
+      const { nativeElement } = this.twine();
+      nativeElement.scrollLeft = nativeElement.scrollWidth;
+    });
+  }
 
   protected readonly knots = computed(() =>
     this.lessons()

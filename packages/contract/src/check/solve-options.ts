@@ -1,0 +1,9 @@
+import { type MethodDocument, type Rebase } from '../generated/types.ts';
+
+/** What stands beside a document. */
+export interface SolveOptions {
+  /** Where a method that it names is looked for; the shipped ones without. */
+  readonly methods?: readonly MethodDocument[] | undefined;
+  /** What was found out about its target line afterwards. */
+  readonly rebase?: Rebase | undefined;
+}

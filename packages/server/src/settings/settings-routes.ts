@@ -1,0 +1,48 @@
+import { type InstructorSettings, validateInstructorSettings } from '@lotrecht/contract';
+import { type Database } from '../database/database.ts';
+import { bodyOf } from '../http/json-body.ts';
+import { conflict } from '../http/problem.ts';
+import { type Route } from '../http/route.ts';
+import { requireActor } from '../identity/session-cookie.ts';
+import { findSettings, keepSettings } from './settings-repository.ts';
+
+function says(
+  { revision: _a, ...stored }: InstructorSettings,
+  { revision: _b, ...sent }: InstructorSettings,
+) {
+  const sorted = (value: object): string =>
+    JSON.stringify(value, (_key, item: unknown) =>
+      typeof item === 'object' && item !== null && !Array.isArray(item)
+        ? Object.fromEntries(Object.entries(item).toSorted(([a], [b]) => (a < b ? -1 : 1)))
+        : item,
+    );
+  return sorted(stored) === sorted(sent);
+}
+
+/** What an instructor sets once: units, eye, equipment, how the target line is made. */
+export function settingsRoutes(db: Database): readonly Route[] {
+  return [
+    {
+      method: 'get',
+      path: '/api/settings',
+      access: 'signed-in',
+      handle: async (ctx) => {
+        ctx.body = await findSettings(db, requireActor(ctx));
+      },
+    },
+    {
+      method: 'put',
+      path: '/api/settings',
+      access: 'signed-in',
+      handle: async (ctx) => {
+        const actor = requireActor(ctx);
+        const sent = bodyOf(ctx, validateInstructorSettings);
+        // Sent again after a lost answer it is kept already, one revision on.
+        if (!(await keepSettings(db, actor, sent)) && !says(await findSettings(db, actor), sent)) {
+          throw conflict(await findSettings(db, actor));
+        }
+        ctx.body = await findSettings(db, actor);
+      },
+    },
+  ];
+}

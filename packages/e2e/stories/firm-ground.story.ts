@@ -228,6 +228,10 @@ for (const theme of ['daylight', 'dim'] as const) {
     await check.typeReadings(['571', '602', '450', '4', '1', '75']);
     await expect(check.face).toContainText('open');
     expect(await axeViolations(page)).toEqual([]);
+    await page.getByRole('button', { name: /Ground$/ }).click();
+    await expect(page.getByRole('dialog', { name: 'Ground' })).toBeVisible();
+    expect(await axeViolations(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Back to the check' }).click();
     await check.keep();
     await page.getByRole('button', { name: '1 version' }).click();
     await expect(page.getByRole('region', { name: 'Versions' })).toContainText('Version 1');
@@ -237,6 +241,9 @@ for (const theme of ['daylight', 'dim'] as const) {
       ['/students/new', 'New student'],
       ['/academy', 'Academy'],
       ['/account', 'Account'],
+      ['/places', 'Places'],
+      ['/places/new', 'New place'],
+      ['/station', 'Station'],
       ['/nowhere', 'Nothing here'],
     ] as const) {
       await page.goto(new URL(path, served.address).href);
@@ -244,6 +251,10 @@ for (const theme of ['daylight', 'dim'] as const) {
       await page.waitForLoadState('networkidle');
       expect(await axeViolations(page)).toEqual([]);
     }
+    await page.goto(new URL('/places', served.address).href);
+    await page.getByRole('link', { name: 'North rim' }).click();
+    await expect(page.getByRole('slider')).toBeVisible();
+    expect(await axeViolations(page)).toEqual([]);
     await page.goto(new URL('/students', served.address).href);
     await page.getByRole('link', { name: 'Ilse Quarrie' }).click();
     await expect(page.getByRole('heading', { name: /Last checked/ })).toBeVisible();

@@ -22,6 +22,12 @@ export interface QuickCheck {
   readonly target: NonNullable<CheckDocument['target']>;
   readonly toes: ToeReadings;
   readonly face: FaceReadings;
+  /** How the target line was laid; sighted by eye from 2–3 m without. */
+  readonly targetLine?: CheckDocument['targetLine'];
+  /** Division of the tape for the feet, mm. Default 5. */
+  readonly tapeDivisionMm?: number;
+  /** Division of the rule for the face, mm. Default 1. */
+  readonly ruleDivisionMm?: number;
 }
 
 /** Division of the tape the feet are read with, mm. */
@@ -31,14 +37,20 @@ const RULE_DIVISION_MM = 1;
 /** Sighting by eye from 2–3 m behind the ball, degrees. */
 const SIGHTING_BY_EYE_DEG = 0.5;
 
-function toeReading({ leadGapMm, trailGapMm, baseMm }: ToeReadings): readonly GapsReading[] {
+function toeReading(
+  { leadGapMm, trailGapMm, baseMm }: ToeReadings,
+  resolutionMm: number,
+): readonly GapsReading[] {
   if (leadGapMm === undefined || trailGapMm === undefined || baseMm === undefined) return [];
-  return [{ line: 'toes', by: 'gaps', leadGapMm, trailGapMm, baseMm, resolutionMm: TAPE_DIVISION_MM }];
+  return [{ line: 'toes', by: 'gaps', leadGapMm, trailGapMm, baseMm, resolutionMm }];
 }
 
-function faceReading({ heelGapMm, toeGapMm, baseMm }: FaceReadings): readonly SquareReading[] {
+function faceReading(
+  { heelGapMm, toeGapMm, baseMm }: FaceReadings,
+  resolutionMm: number,
+): readonly SquareReading[] {
   if (heelGapMm === undefined || toeGapMm === undefined || baseMm === undefined) return [];
-  return [{ line: 'face', by: 'square', heelGapMm, toeGapMm, baseMm, resolutionMm: RULE_DIVISION_MM }];
+  return [{ line: 'face', by: 'square', heelGapMm, toeGapMm, baseMm, resolutionMm }];
 }
 
 /**
@@ -49,7 +61,10 @@ function faceReading({ heelGapMm, toeGapMm, baseMm }: FaceReadings): readonly Sq
  * @example composeCheck({ handedness: 'right', club: { group: 'driver' }, target: { distanceM: 150 }, toes: { leadGapMm: 571, trailGapMm: 602, baseMm: 450 }, face: {} }).observations.length // 1
  */
 export function composeCheck(check: QuickCheck): CheckDocument | undefined {
-  const observations = [...toeReading(check.toes), ...faceReading(check.face)];
+  const observations = [
+    ...toeReading(check.toes, check.tapeDivisionMm ?? TAPE_DIVISION_MM),
+    ...faceReading(check.face, check.ruleDivisionMm ?? RULE_DIVISION_MM),
+  ];
   const [first, ...others] = observations;
   if (first === undefined) return undefined;
   return {
@@ -58,7 +73,7 @@ export function composeCheck(check: QuickCheck): CheckDocument | undefined {
     handedness: check.handedness,
     club: check.club,
     target: check.target,
-    targetLine: { sightingDeg: SIGHTING_BY_EYE_DEG },
+    targetLine: check.targetLine ?? { sightingDeg: SIGHTING_BY_EYE_DEG },
     method: { id: ALL_PARALLEL.id, version: ALL_PARALLEL.profileVersion },
     observations: [first, ...others],
   };

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { solveDocument } from '@lotrecht/contract';
+import { type PlaceMark, solveDocument } from '@lotrecht/contract';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { addVersion, insertCheck } from '../checks/check-repository.ts';
 import { type Database, type Queries } from '../database/database.ts';
@@ -8,9 +8,10 @@ import { type Actor } from '../http/context.ts';
 import { anyAcademyExists, insertAcademy, insertInstructor } from '../identity/instructor-repository.ts';
 import { hashPassword } from '../identity/passwords.ts';
 import { insertLesson } from '../lessons/lesson-repository.ts';
+import { insertPlace } from '../places/place-repository.ts';
 import { insertStudent } from '../students/student-repository.ts';
 import { type Dice, diceOf, simulateCheck } from './simulate.ts';
-import { type DemoStudent, INSTRUCTORS, STUDENTS } from './students.ts';
+import { type DemoStudent, INSTRUCTORS, LANDMARKS, RAFTS, STUDENTS } from './students.ts';
 
 const SEED = 20_260_417;
 const DAYS_BETWEEN_LESSONS = 17;
@@ -39,13 +40,14 @@ export async function loadDemo(db: Database, password: string, today: Date): Pro
       const instructorId = await insertInstructor(tx, { academyId, ...instructor, passwordHash });
       actors.push({ academyId, instructorId, role: instructor.role });
     }
+    const placeId = await loadPlaces(tx, actors);
     const dice = diceOf(xoroshiro128plus(SEED));
     let lessons = 0;
     let checks = 0;
     for (const student of STUDENTS) {
       const actor = actors[student.instructor];
       if (actor === undefined) throw new Error(`no instructor for ${student.name}`);
-      checks += await loadStudent(tx, actor, student, { dice, today });
+      checks += await loadStudent(tx, actor, student, { dice, today, placeId });
       lessons += student.lessons;
     }
     return { students: STUDENTS.length, lessons, checks };
@@ -56,7 +58,7 @@ async function loadStudent(
   tx: Queries,
   actor: Actor,
   student: DemoStudent,
-  { dice, today }: { readonly dice: Dice; readonly today: Date },
+  { dice, today, placeId }: { readonly dice: Dice; readonly today: Date; readonly placeId: string },
 ): Promise<number> {
   const studentId = randomUUID();
   await insertStudent(tx, actor, studentId, { revision: 0, ...student });
@@ -65,7 +67,7 @@ async function loadStudent(
     const lessonId = randomUUID();
     const daysAgo = student.daysSinceLast + (student.lessons - 1 - lesson) * DAYS_BETWEEN_LESSONS;
     const heldOn = new Date(today.getTime() - daysAgo * DAY_MS).toISOString().slice(0, 10);
-    await insertLesson(tx, actor, lessonId, { revision: 0, studentId, heldOn, notes: '' });
+    await insertLesson(tx, actor, lessonId, { revision: 0, studentId, heldOn, notes: '', placeId });
     // Today's lessons are still to be held.
     if (daysAgo === 0) continue;
     for (let n = 0; n < 3; n++) {
@@ -86,6 +88,22 @@ async function loadStudent(
     }
   }
   return checks;
+}
+
+/** The rim with its rafts and landmarks, and the hall for rainy days. @returns the rim's id */
+async function loadPlaces(tx: Queries, [head]: readonly Actor[]): Promise<string> {
+  if (head === undefined) throw new Error('the demo has a head');
+  const [rimId, hallId] = [randomUUID(), randomUUID()];
+  const marks = (kind: 'target' | 'landmark', seen: readonly Omit<PlaceMark, 'id' | 'kind'>[]): PlaceMark[] =>
+    seen.map((mark) => ({ id: randomUUID(), kind, ...mark }));
+  const rim = [...marks('target', RAFTS), ...marks('landmark', LANDMARKS)];
+  await insertPlace(tx, head, rimId, { revision: 0, name: 'North rim', kind: 'range', marks: rim });
+  const hall = marks('target', [
+    { name: 'Net centre', distanceM: 6, bearingDeg: 0 },
+    { name: 'Left post', distanceM: 6.2, bearingDeg: -18 },
+  ]);
+  await insertPlace(tx, head, hallId, { revision: 0, name: 'Boat hall', kind: 'hall', marks: hall });
+  return rimId;
 }
 
 /** Demo checks were saved on the day of their lesson. */

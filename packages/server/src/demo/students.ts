@@ -22,13 +22,20 @@ export interface DemoClub {
   readonly name: string;
 }
 
-/** The moored rafts of Tarnside. */
+/** The moored rafts of Tarnside, with their bearings from the rim, right positive. */
 export const RAFTS = [
-  { name: 'Heron', distanceM: 85 },
-  { name: 'Kiln', distanceM: 120 },
-  { name: 'Barge', distanceM: 150 },
-  { name: 'Lantern', distanceM: 190 },
-  { name: 'Weir', distanceM: 230 },
+  { name: 'Heron', distanceM: 85, bearingDeg: -9 },
+  { name: 'Kiln', distanceM: 120, bearingDeg: 6.5 },
+  { name: 'Barge', distanceM: 150, bearingDeg: 0 },
+  { name: 'Lantern', distanceM: 190, bearingDeg: -4 },
+  { name: 'Weir', distanceM: 230, bearingDeg: 10 },
+] as const;
+
+/** What else is seen over the water and never aimed at. */
+export const LANDMARKS = [
+  { name: 'Crane', distanceM: 320, bearingDeg: -16 },
+  { name: 'Chimney', distanceM: 410, bearingDeg: 3 },
+  { name: 'Boathouse', distanceM: 260, bearingDeg: 17 },
 ] as const;
 
 /** Clubs in play, each with the raft it is hit at. */

@@ -59,6 +59,26 @@ export const routes: Routes = [
         loadComponent: () => import('./views/check/check.ts').then((m) => m.CheckPage),
       },
       {
+        path: 'places',
+        title: 'Places · Lotrecht',
+        loadComponent: () => import('./views/places/places.ts').then((m) => m.PlacesView),
+      },
+      {
+        path: 'places/new',
+        title: 'New place · Lotrecht',
+        loadComponent: () => import('./views/place/place.ts').then((m) => m.PlacePage),
+      },
+      {
+        path: 'places/:placeId',
+        title: 'Place · Lotrecht',
+        loadComponent: () => import('./views/place/place.ts').then((m) => m.PlacePage),
+      },
+      {
+        path: 'station',
+        title: 'Station · Lotrecht',
+        loadComponent: () => import('./views/station/station.ts').then((m) => m.StationView),
+      },
+      {
         path: 'academy',
         title: 'Academy · Lotrecht',
         loadComponent: () => import('./views/academy/academy.ts').then((m) => m.AcademyPage),

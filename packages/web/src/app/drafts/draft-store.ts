@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import { type CheckDocument } from '@lotrecht/contract';
+import { type CheckDocument, type Circumstances, type Rebase } from '@lotrecht/contract';
 import { Dexie, type EntityTable } from 'dexie';
 
 /** What was typed into a check and not yet kept by the server. Ids only: no name ever lies on the device. */
@@ -13,6 +13,10 @@ export interface CheckDraft {
   readonly fields: Readonly<Record<string, string>>;
   readonly club: NonNullable<CheckDocument['club']>;
   readonly target: NonNullable<CheckDocument['target']>;
+  /** Absent in drafts of an earlier version. */
+  readonly targetLine?: CheckDocument['targetLine'];
+  readonly circumstances?: Circumstances;
+  readonly rebase?: Rebase | null;
   /** The same for every try of one save. */
   readonly saveKey: string;
   readonly updatedAt: string;

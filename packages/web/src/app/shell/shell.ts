@@ -5,6 +5,8 @@ import {
   mdiAccountCircleOutline,
   mdiAccountMultipleOutline,
   mdiClipboardTextOutline,
+  mdiFlagVariantOutline,
+  mdiHammer,
   mdiHomeCityOutline,
 } from '@mdi/js';
 import { filter, map, startWith } from 'rxjs';
@@ -33,6 +35,8 @@ export class Shell {
   protected readonly places = computed(() => [
     { path: '/today', label: 'Today', icon: mdiClipboardTextOutline },
     { path: '/students', label: 'Students', icon: mdiAccountMultipleOutline },
+    { path: '/station', label: 'Station', icon: mdiHammer },
+    { path: '/places', label: 'Places', icon: mdiFlagVariantOutline },
     ...(this.session.isHead() ? [{ path: '/academy', label: 'Academy', icon: mdiHomeCityOutline }] : []),
     { path: '/account', label: 'Account', icon: mdiAccountCircleOutline },
   ]);

@@ -9,10 +9,11 @@ import { AutoLock, LOCK_CHOICES } from '../../session/auto-lock.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Devices } from './devices.ts';
 import { PasswordForm } from './password-form.ts';
+import { SettingsForm } from './settings-form.ts';
 
 @Component({
   selector: 'lo-account',
-  imports: [MatButton, MatRadioButton, MatRadioGroup, Devices, PasswordForm, ProblemNote],
+  imports: [MatButton, MatRadioButton, MatRadioGroup, Devices, PasswordForm, ProblemNote, SettingsForm],
   templateUrl: './account.html',
   styleUrl: './account.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

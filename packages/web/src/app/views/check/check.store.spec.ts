@@ -1,4 +1,4 @@
-import { HttpErrorResponse } from '@angular/common/http';
+import { HttpErrorResponse, provideHttpClient } from '@angular/common/http';
 import { TestBed } from '@angular/core/testing';
 import {
   type CheckInput,
@@ -11,6 +11,7 @@ import { type Observable, of, throwError } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type CheckDraft, DraftStore } from '../../drafts/draft-store.ts';
 import { SessionStore } from '../../session/session.store.ts';
+import { CheckContent } from './check-content.ts';
 import { CheckStore } from './check.store.ts';
 import { type FieldKey } from './fields.ts';
 
@@ -22,6 +23,7 @@ const student: StudentView = {
   handedness: 'right',
   minor: false,
   notes: '',
+  dominantEye: null,
   instructor: { id: 'i', name: 'Marit Oswin' },
   lastLessonOn: null,
   lessonCount: 1,
@@ -32,6 +34,8 @@ const lesson: LessonView = {
   studentId: 's',
   heldOn: '2026-04-17',
   notes: '',
+  placeId: null,
+  windy: false,
   checks: [],
 };
 
@@ -58,16 +62,25 @@ class Fakes {
   };
 }
 
-function viewOf(id: string, { revision, lessonId, document }: CheckInput): CheckView {
+function viewOf(
+  id: string,
+  {
+    revision,
+    lessonId,
+    document,
+    circumstances = null,
+    rebase,
+  }: CheckInput & { circumstances?: CheckView['circumstances'] },
+): CheckView {
   return {
     id,
     revision: revision + 1,
     lessonId,
     studentId: 's',
     document,
-    result: solveDocument(document),
-    circumstances: null,
-    rebase: null,
+    result: solveDocument(document, { rebase }),
+    circumstances,
+    rebase: rebase ?? null,
     reason: 'entered',
     createdAt: '2026-04-17T10:00:00Z',
     savedAt: '2026-04-17T10:00:00Z',
@@ -83,7 +96,9 @@ async function openStore(): Promise<{ store: CheckStore; fakes: Fakes }> {
   const fakes = new Fakes();
   TestBed.configureTestingModule({
     providers: [
+      CheckContent,
       CheckStore,
+      provideHttpClient(),
       { provide: AcademyApi, useValue: fakes.api },
       { provide: DraftStore, useValue: fakes.draftStore },
       { provide: SessionStore, useValue: { session: () => ({ instructor: { id: 'i' } }) } },

@@ -1,12 +1,11 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { inject, Injectable, signal } from '@angular/core';
 import {
   type CheckDocument,
   type CheckView,
-  composeCheck,
+  type Circumstances,
   type LessonView,
-  readingsOf,
+  type Rebase,
   type SavedCheckView,
-  solveReadable,
   type StudentView,
 } from '@lotrecht/contract';
 import { catchError, defer, EMPTY, type Observable, of, retry, Subject, tap, throwError } from 'rxjs';
@@ -15,17 +14,9 @@ import { isPassing, waitSeconds, worthTrying } from '../../api/passing-trouble.t
 import { toProblem } from '../../api/problem.ts';
 import { type CheckDraft, DraftStore } from '../../drafts/draft-store.ts';
 import { SessionStore } from '../../session/session.store.ts';
-import { fieldErrorsOf } from './field-errors.ts';
-import {
-  type FieldKey,
-  FIELDS,
-  fieldsFrom,
-  parseFields,
-  readingsFrom,
-  type TypedFields,
-  unfinishedLine,
-} from './fields.ts';
-import { keepUsual, readUsual } from './usual-readings.ts';
+import { CheckContent } from './check-content.ts';
+import { type FieldKey, unfinishedLine } from './fields.ts';
+import { keepUsual } from './usual-readings.ts';
 
 /** Where what is on the screen is kept. */
 export type KeptState = 'nothing-typed' | 'on-this-device' | 'saving' | 'waiting' | 'conflict' | 'kept';
@@ -36,60 +27,37 @@ export class CheckStore {
   private readonly api = inject(AcademyApi);
   private readonly drafts = inject(DraftStore);
   private readonly session = inject(SessionStore);
+  private readonly content = inject(CheckContent);
 
-  private readonly typedFields = signal<TypedFields>({});
-  private readonly settledFields = signal<TypedFields>({});
-  private readonly clubState = signal<NonNullable<CheckDocument['club']>>({ group: 'mid-iron' });
-  private readonly targetState = signal<NonNullable<CheckDocument['target']>>({});
   private readonly keptState = signal<KeptState>('nothing-typed');
   private checkId = '';
   private saveKey = crypto.randomUUID();
   /** What went out last: a conflict with it is only our own save whose answer was lost. */
-  private sent: CheckDocument | undefined;
+  private sent: string | undefined;
   private draftAt = '';
   private readonly askedToTry = new Subject<void>();
 
-  readonly student = signal<StudentView | null>(null);
-  readonly lesson = signal<LessonView | null>(null);
   readonly stored = signal<CheckView | null>(null);
   readonly restored = signal(false);
   /** What another device kept meanwhile. */
   readonly conflict = signal<CheckView | null>(null);
   /** Seconds until the next try, while waiting for the connection. */
   readonly retryInS = signal<number | null>(null);
-  readonly typed = this.typedFields.asReadonly();
-  readonly club = this.clubState.asReadonly();
-  readonly target = this.targetState.asReadonly();
   readonly state = this.keptState.asReadonly();
 
-  private readonly parsed = computed(() => parseFields(this.settledFields()));
-
-  readonly document = computed(() => {
-    const student = this.student();
-    if (student === null) return undefined;
-    return composeCheck({
-      handedness: student.handedness,
-      club: this.clubState(),
-      target: this.targetState(),
-      ...readingsFrom(this.parsed()),
-    });
-  });
-
-  /** What the settled readings say; recomputed at every completed field. */
-  readonly solution = computed(() => {
-    const document = this.document();
-    return document === undefined ? null : solveReadable(document);
-  });
-
-  readonly fieldErrors = computed(() =>
-    fieldErrorsOf(this.parsed(), this.document(), this.solution()?.refusals ?? []),
-  );
-
-  /** Every line that was begun is read, and every field of the quick check is filled. */
-  readonly complete = computed(
-    () =>
-      this.fieldErrors().size === 0 && FIELDS.every(({ key }) => this.parsed().get(key)?.kind === 'value'),
-  );
+  readonly student = this.content.student.asReadonly();
+  readonly lesson = this.content.lesson.asReadonly();
+  readonly typed = this.content.typed;
+  readonly club = this.content.club.asReadonly();
+  readonly target = this.content.target.asReadonly();
+  readonly targetLine = this.content.targetLine.asReadonly();
+  readonly circumstances = this.content.circumstances.asReadonly();
+  readonly rebase = this.content.rebase.asReadonly();
+  readonly document = this.content.document;
+  readonly solution = this.content.solution;
+  readonly asRead = this.content.asRead;
+  readonly fieldErrors = this.content.fieldErrors;
+  readonly complete = this.content.complete;
 
   /** Begins with what is stored, over it what was typed here and not yet kept. */
   async open(checkId: string, lesson: LessonView, student: StudentView): Promise<void> {
@@ -97,8 +65,8 @@ export class CheckStore {
     const draft = await this.drafts.find(checkId, this.instructorId());
     const stored = lesson.checks.find((c) => c.id === checkId) ?? null;
     this.checkId = checkId;
-    this.lesson.set(lesson);
-    this.student.set(student);
+    this.content.lesson.set(lesson);
+    this.content.student.set(student);
     this.stored.set(stored);
     this.restored.set(draft !== undefined);
     if (draft !== undefined) this.showDraft(draft);
@@ -108,33 +76,43 @@ export class CheckStore {
 
   /** What the hand typed, digit by digit. */
   type(key: FieldKey, text: string): void {
-    this.typedFields.update((fields) => ({ ...fields, [key]: text }));
+    this.content.type(key, text);
     this.changed();
   }
 
   /** The field is complete: left, or paused at. */
   settle(key: FieldKey): void {
-    const text = this.typedFields()[key] ?? '';
-    if (this.settledFields()[key] !== text)
-      this.settledFields.update((fields) => ({ ...fields, [key]: text }));
-  }
-
-  settleAll(): void {
-    this.settledFields.set(this.typedFields());
+    this.content.settle(key);
   }
 
   choose(club: NonNullable<CheckDocument['club']>, target: NonNullable<CheckDocument['target']>): void {
-    this.clubState.set(club);
-    this.targetState.set(target);
+    this.content.club.set(club);
+    this.content.target.set(target);
+    this.changed();
+  }
+
+  layLine(targetLine: CheckDocument['targetLine']): void {
+    this.content.targetLine.set(targetLine);
+    this.changed();
+  }
+
+  note(circumstances: Circumstances): void {
+    this.content.circumstances.set(circumstances);
+    this.changed();
+  }
+
+  /** Corrects every line by what was found out about the target line, or with null takes the correction back. */
+  correctBy(rebase: Rebase | null): void {
+    this.content.rebase.set(rebase);
     this.changed();
   }
 
   /** The first field that stands in the way of keeping, with why; null when all is well. */
   obstacle(): { readonly key: FieldKey; readonly message: string } | null {
-    this.settleAll();
+    this.content.settleAll();
     const [error] = this.fieldErrors();
     if (error !== undefined) return { key: error[0], message: error[1] };
-    const missing = unfinishedLine(this.parsed());
+    const missing = unfinishedLine(this.content.parsed());
     if (missing !== null) {
       return { key: missing.key, message: `${missing.label} is missing. Read it, or clear the line.` };
     }
@@ -188,10 +166,18 @@ export class CheckStore {
     if (document === undefined || lesson === null) throw new Error('an empty check is never saved');
     this.keptState.set('saving');
     this.retryInS.set(null);
-    this.sent = document;
+    this.sent = this.said();
     const shownResult = this.solution()?.result ?? undefined;
     const revision = this.stored()?.revision ?? 0;
-    const input = { revision, lessonId: lesson.id, document, ...(shownResult && { shownResult }) };
+    const rebase = this.rebase();
+    const input = {
+      revision,
+      lessonId: lesson.id,
+      document,
+      circumstances: this.circumstances(),
+      ...(rebase && { rebase }),
+      ...(shownResult && { shownResult }),
+    };
     return this.api.saveCheck(this.checkId, input, this.saveKey);
   }
 
@@ -207,7 +193,7 @@ export class CheckStore {
     const problem = toProblem(error);
     if (problem.code !== 'conflict') return throwError(() => error);
     const other = problem.current as CheckView;
-    if (JSON.stringify(other.document) === JSON.stringify(this.sent)) {
+    if (saidBy(other) === this.sent) {
       // Our own earlier try was stored and its answer lost; what was typed since goes on top of it.
       return this.saveOnTopOf(other);
     }
@@ -218,7 +204,7 @@ export class CheckStore {
 
   private saveOnTopOf(other: CheckView): Observable<SavedCheckView> {
     this.stored.set(other);
-    if (JSON.stringify(other.document) === JSON.stringify(this.document())) {
+    if (saidBy(other) === this.said()) {
       return of({ ...other, differences: [] });
     }
     this.saveKey = crypto.randomUUID();
@@ -246,7 +232,7 @@ export class CheckStore {
     this.saveKey = crypto.randomUUID();
     this.sent = undefined;
     this.conflict.set(null);
-    keepUsual(this.typedFields(), this.clubState(), this.targetState());
+    keepUsual(this.typed(), this.club(), this.target());
     void this.drafts.dropIfUnchanged(this.checkId, this.draftAt);
   }
 
@@ -262,44 +248,51 @@ export class CheckStore {
       lessonId: lesson.id,
       instructorId: this.instructorId(),
       revision: this.stored()?.revision ?? 0,
-      fields: this.typedFields(),
-      club: this.clubState(),
-      target: this.targetState(),
+      fields: this.typed(),
+      club: this.club(),
+      target: this.target(),
+      targetLine: this.targetLine(),
+      circumstances: this.circumstances(),
+      rebase: this.rebase(),
       saveKey: this.saveKey,
       updatedAt: this.draftAt,
     });
   }
 
-  private show(fields: TypedFields, club: CheckDraft['club'], target: CheckDraft['target']): void {
-    this.typedFields.set(fields);
-    this.settledFields.set(fields);
-    this.clubState.set(club);
-    this.targetState.set(target);
-  }
-
   private showDraft(draft: CheckDraft): void {
-    this.show(draft.fields as TypedFields, draft.club, draft.target);
+    this.content.showDraft(draft);
     this.saveKey = draft.saveKey as typeof this.saveKey;
     this.draftAt = draft.updatedAt;
     this.keptState.set('on-this-device');
   }
 
-  private showStored({ document }: CheckView): void {
-    this.show(
-      fieldsFrom(readingsOf(document)),
-      document.club ?? { group: 'mid-iron' },
-      document.target ?? {},
-    );
+  private showStored(stored: CheckView): void {
+    this.content.showStored(stored);
     this.keptState.set('kept');
   }
 
   private showUsual(): void {
-    const usual = readUsual();
-    this.show(usual.bases, usual.club, usual.target);
+    this.content.showUsual();
     this.keptState.set('nothing-typed');
+  }
+
+  /** Everything that a save carries, for telling our own from another's. */
+  private said(): string {
+    const document = this.document();
+    return document === undefined
+      ? ''
+      : saidBy({ document, circumstances: this.circumstances(), rebase: this.rebase() });
   }
 
   private instructorId(): string {
     return this.session.session()?.instructor.id ?? '';
   }
+}
+
+function saidBy({
+  document,
+  circumstances,
+  rebase,
+}: Pick<CheckView, 'document' | 'circumstances' | 'rebase'>): string {
+  return JSON.stringify([document, circumstances, rebase]);
 }

@@ -21,13 +21,17 @@ import { type CheckView, type SavedCheckView } from '@lotrecht/contract';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
+import { bearingText } from '../../ui/bearings.ts';
+import { SettingsStore } from '../../settings/settings.store.ts';
 import { clockText } from '../../ui/dates.ts';
 import { typesText } from '../../ui/keys.ts';
 import { LineSummary } from '../../ui/line-summary.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Undo } from '../../ui/undo.ts';
 import { type LineKey } from '../../ui/words.ts';
+import { CheckContent } from './check-content.ts';
 import { CheckStore } from './check.store.ts';
+import { GroundSheet } from './ground-sheet.ts';
 import { Circumstances } from './circumstances.ts';
 import { FindingPanel } from './finding-panel.ts';
 import { ReadingFields } from './reading-fields.ts';
@@ -41,6 +45,7 @@ import { VersionList } from './version-list.ts';
     MatButton,
     RouterLink,
     Circumstances,
+    GroundSheet,
     FindingPanel,
     ProblemNote,
     ReadingFields,
@@ -49,7 +54,7 @@ import { VersionList } from './version-list.ts';
   ],
   templateUrl: './check.html',
   styleUrl: './check.scss',
-  providers: [CheckStore],
+  providers: [CheckContent, CheckStore],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CheckPage {
@@ -61,8 +66,10 @@ export class CheckPage {
   protected readonly obstacle = signal<string | null>(null);
   protected readonly differences = signal<readonly string[]>([]);
   protected readonly showVersions = signal(false);
+  protected readonly groundOpen = signal(false);
 
   protected readonly clockText = clockText;
+  protected readonly bearingText = bearingText;
 
   protected readonly stateText = computed(() => {
     const stored = this.store.stored();
@@ -87,6 +94,7 @@ export class CheckPage {
   private readonly destroyed = inject(DestroyRef);
   private readonly injector = inject(Injector);
   private saving = Subscription.EMPTY;
+  private readonly settings = inject(SettingsStore);
   private readonly api = inject(AcademyApi);
   private readonly router = inject(Router);
   private readonly undo = inject(Undo);
@@ -106,9 +114,10 @@ export class CheckPage {
     this.problem.set(null);
     this.showVersions.set(false);
     this.differences.set([]);
-    this.api
-      .lesson(lessonId)
+    this.settings
+      .load()
       .pipe(
+        switchMap(() => this.api.lesson(lessonId)),
         switchMap((lesson) =>
           this.api.student(lesson.studentId).pipe(map(({ student }) => ({ lesson, student }))),
         ),
@@ -162,6 +171,7 @@ export class CheckPage {
       n: () => this.store.state() === 'kept' && this.nextCheck(),
       m: () => this.board()?.toggleMagnified(),
       v: () => this.store.stored() !== null && this.showVersions.update((shown) => !shown),
+      o: () => this.groundOpen.update((open) => !open),
       l: () => void this.router.navigate(['/lessons', this.lessonId()]),
     };
     actions[event.key]?.();

@@ -1,14 +1,19 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { type CheckDocument } from '@lotrecht/contract';
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { type CheckDocument, type PlaceMark } from '@lotrecht/contract';
+import { catchError, map, of, switchMap } from 'rxjs';
+import { PlaceApi } from '../../api/place-api.ts';
 import { CLUB_GROUPS } from '../../ui/words.ts';
 import { CheckStore } from './check.store.ts';
+import { circumstancesText } from './circumstance-words.ts';
+import { checkLineText } from './line-text.ts';
 
 type ClubGroup = NonNullable<CheckDocument['club']>['group'];
 
 const NEAREST_M = 1;
 const FARTHEST_M = 500;
 
-/** Club and target of a check: kept from the last one, changed with one tap. */
+/** Club, target and ground of a check: kept from the last one, changed with one tap. */
 @Component({
   selector: 'lo-circumstances',
   templateUrl: './circumstances.html',
@@ -17,7 +22,11 @@ const FARTHEST_M = 500;
 })
 export class Circumstances {
   protected readonly store = inject(CheckStore);
+  private readonly placeApi = inject(PlaceApi);
   protected readonly groups = Object.entries(CLUB_GROUPS) as [ClubGroup, string][];
+
+  /** The ground is to be looked at: target line, circumstances, re-base. */
+  readonly ground = output();
 
   /** On a phone the fields fold into one line; elsewhere they are always open. */
   protected readonly folded = signal(true);
@@ -26,6 +35,26 @@ export class Circumstances {
     const target = [name, distanceM === undefined ? undefined : `${distanceM} m`].filter(Boolean).join(' ');
     return `${CLUB_GROUPS[this.store.club().group]}, ${target || 'no target named'}`;
   });
+  protected readonly groundText = computed(
+    () => `${circumstancesText(this.store.circumstances())} · line ${checkLineText(this.store.targetLine())}`,
+  );
+
+  /** What can be aimed at where the lesson is held; without a place the target is typed. */
+  protected readonly targets = toSignal(
+    toObservable(computed(() => this.store.lesson()?.placeId ?? null)).pipe(
+      switchMap((placeId) => {
+        const none = of<readonly PlaceMark[]>([]);
+        return placeId === null
+          ? none
+          : this.placeApi.place(placeId).pipe(
+              map(({ marks }) => marks.filter((m) => m.kind === 'target')),
+              // Without a connection the target is typed, as where no place is known.
+              catchError(() => none),
+            );
+      }),
+    ),
+    { initialValue: [] },
+  );
 
   protected readonly distanceProblem = signal<string | null>(null);
 
@@ -33,8 +62,11 @@ export class Circumstances {
     this.store.choose({ group: group as ClubGroup }, this.store.target());
   }
 
+  /** A target of the place brings its distance along. */
   protected nameTarget(name: string): void {
-    const { distanceM } = this.store.target();
+    const known = this.targets().find((t) => t.name === name.trim());
+    const distanceM = known === undefined ? this.store.target().distanceM : Math.round(known.distanceM);
+    this.distanceProblem.set(null);
     this.store.choose(this.store.club(), {
       ...(name.trim() && { name: name.trim() }),
       ...(distanceM !== undefined && { distanceM }),

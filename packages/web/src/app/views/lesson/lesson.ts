@@ -1,16 +1,21 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input, signal, untracked } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
+import { MatCheckbox } from '@angular/material/checkbox';
 import { MatError, MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
+import { MatOption, MatSelect } from '@angular/material/select';
 import { Router, RouterLink } from '@angular/router';
 import { type LessonView } from '@lotrecht/contract';
-import { switchMap } from 'rxjs';
+import { catchError, of, switchMap } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
+import { PlaceApi } from '../../api/place-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { type CheckDraft, DraftStore } from '../../drafts/draft-store.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { SessionStore } from '../../session/session.store.ts';
+import { keepUsualPlace } from '../../settings/usual-place.ts';
 import { CheckSummary } from '../../ui/check-summary.ts';
 import { clockText, weekdayText } from '../../ui/dates.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
@@ -21,10 +26,13 @@ import { Undo } from '../../ui/undo.ts';
   imports: [
     ReactiveFormsModule,
     MatButton,
+    MatCheckbox,
     MatError,
     MatFormField,
     MatInput,
     MatLabel,
+    MatOption,
+    MatSelect,
     RouterLink,
     CheckSummary,
     ProblemNote,
@@ -44,8 +52,19 @@ export class LessonPage {
   protected readonly clockText = clockText;
   protected readonly form = new FormGroup({
     heldOn: new FormControl('', { nonNullable: true, validators: [Validators.required] }),
+    placeId: new FormControl<string | null>(null),
+    windy: new FormControl(false, { nonNullable: true }),
     notes: new FormControl('', { nonNullable: true, validators: [Validators.maxLength(4000)] }),
   });
+
+  protected readonly places = toSignal(
+    inject(PlaceApi)
+      .places()
+      .pipe(catchError(() => of([]))),
+    {
+      initialValue: [],
+    },
+  );
 
   private readonly api = inject(AcademyApi);
   private readonly router = inject(Router);
@@ -96,6 +115,7 @@ export class LessonPage {
     this.api.saveLesson(id, { revision, studentId, ...this.form.getRawValue() }).subscribe({
       next: (saved) => {
         this.show({ ...lesson, ...saved });
+        keepUsualPlace(saved.placeId);
         this.keptNotes.set(true);
       },
       error: (error: unknown) => this.problem.set(toProblem(error)),
@@ -114,7 +134,8 @@ export class LessonPage {
 
   private show(lesson: LessonView): void {
     this.lesson.set(lesson);
-    this.form.reset({ heldOn: lesson.heldOn, notes: lesson.notes });
+    const { heldOn, placeId, windy, notes } = lesson;
+    this.form.reset({ heldOn, placeId, windy, notes });
     const instructorId = this.session.session()?.instructor.id ?? '';
     void this.draftStore.ofLesson(lesson.id, instructorId).then((drafts) => this.drafts.set(drafts));
   }

@@ -15,6 +15,7 @@ import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { CheckSummary } from '../../ui/check-summary.ts';
+import { LessonStart } from '../../session/lesson-start.ts';
 import { dayText, localDay } from '../../ui/dates.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Undo } from '../../ui/undo.ts';
@@ -42,6 +43,7 @@ export class StudentPage {
   );
 
   private readonly api = inject(AcademyApi);
+  private readonly lessons = inject(LessonStart);
   private readonly router = inject(Router);
   private readonly undo = inject(Undo);
   private readonly current = inject(CurrentWorkStore);
@@ -66,10 +68,8 @@ export class StudentPage {
   }
 
   protected startLesson(): void {
-    const lessonId = crypto.randomUUID();
-    const heldOn = localDay(new Date());
-    this.api.saveLesson(lessonId, { revision: 0, studentId: this.studentId(), heldOn, notes: '' }).subscribe({
-      next: () => void this.router.navigate(['/lessons', lessonId]),
+    this.lessons.start(this.studentId(), localDay(new Date())).subscribe({
+      next: (lessonId) => void this.router.navigate(['/lessons', lessonId]),
       error: (error: unknown) => this.problem.set(toProblem(error)),
     });
   }

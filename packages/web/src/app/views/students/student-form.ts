@@ -42,6 +42,7 @@ export class StudentFormView {
     }),
     handedness: new FormControl<'right' | 'left' | null>(null, { validators: [Validators.required] }),
     minor: new FormControl(false, { nonNullable: true }),
+    dominantEye: new FormControl<'right' | 'left' | null>(null),
     notes: new FormControl('', { nonNullable: true, validators: [Validators.maxLength(4000)] }),
   });
   protected readonly stored = signal<StudentView | null>(null);
@@ -70,19 +71,21 @@ export class StudentFormView {
 
   protected submit(): void {
     this.form.markAllAsTouched();
-    const { name, handedness, minor, notes } = this.form.getRawValue();
+    const { name, handedness, minor, notes, dominantEye } = this.form.getRawValue();
     if (this.form.invalid || handedness === null || this.busy()) return;
     this.busy.set(true);
     this.problem.set(null);
     const revision = this.stored()?.revision ?? 0;
     const id = this.studentId() ?? this.newId;
-    this.api.saveStudent(id, { revision, name: name.trim(), handedness, minor, notes }).subscribe({
-      next: () => void this.router.navigate(['/students', id]),
-      error: (error: unknown) => {
-        this.busy.set(false);
-        this.problem.set(toProblem(error));
-      },
-    });
+    this.api
+      .saveStudent(id, { revision, name: name.trim(), handedness, minor, notes, dominantEye })
+      .subscribe({
+        next: () => void this.router.navigate(['/students', id]),
+        error: (error: unknown) => {
+          this.busy.set(false);
+          this.problem.set(toProblem(error));
+        },
+      });
   }
 
   private show(student: StudentView): void {
@@ -91,6 +94,7 @@ export class StudentFormView {
       name: student.name,
       handedness: student.handedness,
       minor: student.minor,
+      dominantEye: student.dominantEye,
       notes: student.notes,
     });
   }

@@ -5,6 +5,7 @@ import { type TeeSheetEntry, type TodayView } from '@lotrecht/contract';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
+import { LessonStart } from '../../session/lesson-start.ts';
 import { dayText, localDay, weekdayText } from '../../ui/dates.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 
@@ -36,6 +37,7 @@ export class TodayPage {
   );
 
   private readonly api = inject(AcademyApi);
+  private readonly lessons = inject(LessonStart);
   private readonly router = inject(Router);
 
   constructor() {
@@ -53,9 +55,8 @@ export class TodayPage {
 
   /** A lesson today and its first check: the second tap of two. */
   protected startLesson({ studentId }: TeeSheetEntry): void {
-    const lessonId = crypto.randomUUID();
-    this.api.saveLesson(lessonId, { revision: 0, studentId, heldOn: this.today, notes: '' }).subscribe({
-      next: () => void this.router.navigate(['/lessons', lessonId, 'checks', crypto.randomUUID()]),
+    this.lessons.start(studentId, this.today).subscribe({
+      next: (lessonId) => void this.router.navigate(['/lessons', lessonId, 'checks', crypto.randomUUID()]),
       error: (error: unknown) => this.problem.set(toProblem(error)),
     });
   }

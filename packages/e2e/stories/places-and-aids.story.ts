@@ -1,0 +1,188 @@
+import { expect, test } from '@playwright/test';
+import { CheckPage } from '../pages/check.page.ts';
+import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
+import { PlacePage } from '../pages/place.page.ts';
+import { SignInPage } from '../pages/sign-in.page.ts';
+
+const installation = new Installation();
+let served: Served;
+
+test.beforeAll(async () => {
+  test.setTimeout(300_000);
+  served = await installation.start();
+});
+
+test.afterAll(() => installation.remove());
+
+test.beforeEach(async ({ page }) => {
+  await new SignInPage(page).signIn(served.address, demoSignIn(served));
+});
+
+const to = (path: string): string => new URL(path, served.address).href;
+
+test('a new place with three targets and two landmarks is entered in under a minute, and tapped', async ({
+  page,
+}) => {
+  await page.goto(to('/places/new'));
+  const place = new PlacePage(page);
+  const startedAt = Date.now();
+  await place.name('South rim');
+  await place.add({ name: 'Barge', distance: '150' });
+  await place.add({ name: 'Kiln', distance: '120', offset: '14', side: 'right of' });
+  await place.add({ name: 'Heron', distance: '93 yd', offset: '9', offsetIn: 'deg', side: 'left of' });
+  await place.add({ name: 'Crane', distance: '320', offset: '16', kind: 'landmark' });
+  await place.add({ name: 'Chimney', distance: '410', offset: '3', side: 'right of', kind: 'landmark' });
+  await page.getByRole('button', { name: 'Keep place' }).click();
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible();
+  expect(Date.now() - startedAt).toBeLessThan(60_000);
+
+  await place.tapAt(-3.8);
+  await expect(place.said).toContainText(/^3\.8° left of Barge: 10 m left at its distance, ± 2\.6 m$/);
+  await place.strip.press('ArrowRight');
+  await expect(place.said).toContainText('3.7° left of Barge: 9.7 m left');
+
+  await page.reload();
+  await expect(page.getByText('6.7° right')).toBeVisible();
+  await expect(page.getByText('85 m')).toBeVisible();
+  await page.getByRole('button', { name: 'Delete place' }).click();
+  await expect(page.getByRole('link', { name: 'South rim' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(place.strip).toBeVisible();
+});
+
+test('a half-typed place survives a reload, and what cannot be seen is explained', async ({ page }) => {
+  await page.goto(to('/places/new'));
+  const place = new PlacePage(page);
+  await place.name('East rim');
+  await place.add({ name: 'Barge', distance: '150' });
+  await place.add({ name: 'Behind', distance: '120', offset: '100', offsetIn: 'deg' });
+  await expect(
+    page.getByText('This stands beside or behind the player. Take something ahead.'),
+  ).toBeVisible();
+  await place.add({ name: 'Behind', distance: '120', offset: '130', offsetIn: 'across' });
+  await expect(page.getByText('It cannot stand farther to the side than it is away.')).toBeVisible();
+  await place.add({ name: 'Behind', distance: '12o' });
+  await expect(page.getByText('Read “12o”. Type metres, for example 150.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('Name', { exact: true }).first()).toHaveValue('East rim');
+  await expect(page.locator('form.add').getByLabel(/^Distance/)).toHaveValue('12o');
+  await expect(page.getByRole('button', { name: 'Barge', exact: true })).toBeVisible();
+});
+
+test('rails 620 and 630 apart over 1.22 m are found out of parallel, with the end to move', async ({
+  page,
+}) => {
+  await page.goto(to('/station'));
+  const aids = page.locator('lo-aid-check');
+  await aids.getByLabel('Gap at the near end').fill('620');
+  await aids.getByLabel('Gap at the far end').fill('630');
+  await aids.getByLabel('Between the two').fill('4 ft 0');
+  await aids.getByLabel('Between the two').blur();
+  await expect(aids.getByRole('status')).toContainText('0.47° opening toward the target');
+  await expect(aids.getByRole('status')).toContainText('Not true. Far end 10 mm in.');
+
+  await aids.getByLabel('Between the two').fill('0');
+  await aids.getByLabel('Between the two').blur();
+  await expect(aids).toContainText('It must be more than zero.');
+
+  await aids.getByRole('button', { name: 'Square rod' }).click();
+  for (const [field, mm] of [
+    ['Along the target rod', '300'],
+    ['Along the square rod', '300'],
+    ['Between the free ends', '700'],
+  ] as const) {
+    await aids.getByLabel(field).fill(mm);
+    await aids.getByLabel(field).blur();
+  }
+  await expect(aids).toContainText('These three sides make no triangle. Read them again.');
+  await aids.getByLabel('Along the target rod').fill('800');
+  await aids.getByLabel('Along the square rod').fill('600');
+  await aids.getByLabel('Between the free ends').fill('1000');
+  await aids.getByLabel('Between the free ends').blur();
+  await expect(aids.getByRole('status')).toContainText('0.00° square');
+  await expect(aids.getByRole('status')).toContainText('Laid true.');
+});
+
+test('a string of 6 m sighted over a plumb line is kept once and written into the next check', async ({
+  page,
+}) => {
+  await page.goto(to('/station'));
+  const line = page.locator('lo-target-line-fields');
+  await expect(line).toContainText('± 1.0° for the target line, mostly from the sighting');
+  await expect(line).toContainText('hang a plumb line');
+  await line.getByLabel('Sighted').selectOption('plumb-line');
+  await expect(line).toContainText('± 0.4°');
+  await page.getByLabel('Made so').selectOption({ label: 'at North rim' });
+  await line.getByLabel('Sighted').selectOption('plumb-line');
+  await page.getByRole('button', { name: 'Keep for checks' }).click();
+  await expect(page.getByText('Kept: it costs one tap in a check.')).toBeVisible();
+
+  await page.goto(to('/today'));
+  await page.getByRole('button', { name: 'New check for Runa Feldt' }).click();
+  await expect(page.getByText('baseline, blind, range · line ± 0.4°')).toBeVisible();
+  await page.getByRole('button', { name: 'Barge', exact: true }).click();
+  await expect(page.getByLabel('At, m')).toHaveValue('150');
+});
+
+test('a check is re-based and back: every line once, both values kept', async ({ page }) => {
+  const check = new CheckPage(page);
+  await page.getByRole('button', { name: 'New check for Osk Brannel' }).click();
+  await check.typeReadings(['571', '602', '450', '4', '1', '75']);
+  await expect(check.toes).toContainText('3.9° closed (right)');
+  await check.keep();
+
+  await page.getByRole('button', { name: /Ground$/ }).click();
+  const ground = page.getByRole('dialog', { name: 'Ground' });
+  await ground.getByLabel('Laid off by').fill('209.5');
+  await ground.getByLabel('Laid off by').blur();
+  await ground.getByLabel('to the').selectOption('left');
+  await ground.getByRole('button', { name: 'Correct all lines: laid 2.0° left' }).click();
+  await expect(ground.getByRole('row', { name: /Toes/ })).toContainText('3.9° closed (right)');
+  await expect(ground.getByRole('row', { name: /Toes/ })).toContainText('1.9° closed (right)');
+  await expect(ground.getByRole('row', { name: /Face/ })).toContainText('0.3° open (right)');
+  await page.keyboard.press('Escape');
+  await expect(check.toes).toContainText('1.9° closed (right)');
+  await expect(page.getByText('Re-based: the line was laid 2.0° left.')).toBeVisible();
+  await check.keep();
+  await page.reload();
+  await expect(check.toes).toContainText('1.9° closed (right)');
+
+  await page.getByRole('button', { name: 'Both values' }).click();
+  await ground.getByRole('button', { name: 'Take the correction back' }).click();
+  await page.getByRole('button', { name: 'Back to the check' }).click();
+  await expect(check.toes).toContainText('3.9° closed (right)');
+  await check.keep();
+  await page.getByRole('button', { name: '3 versions' }).click();
+  const versions = page.getByRole('region', { name: 'Versions' });
+  await expect(versions).toContainText('1.9° closed (right)');
+});
+
+test('the dominant eye is found by pointing and kept for a student; the mark planner says what a mark costs', async ({
+  page,
+}) => {
+  await page.goto(to('/station'));
+  const sighting = page.locator('lo-sighting');
+  await sighting.getByLabel(/^Of/).selectOption({ label: 'Runa Feldt' });
+  await sighting.getByRole('button', { name: 'Done, next' }).click();
+  await sighting.getByRole('button', { name: 'Done, next' }).click();
+  await sighting.getByRole('button', { name: 'Gone' }).click();
+  await sighting.getByRole('button', { name: 'Still in the hole' }).click();
+  await expect(sighting.getByRole('status')).toContainText('Runa Feldt sights with the left eye. Kept.');
+  await expect(sighting.getByRole('row', { name: /^1 m behind/ })).toContainText('1.4°');
+  await expect(sighting.getByRole('row', { name: /wrong eye/ })).toContainText('6.0°');
+
+  const planner = page.locator('lo-mark-planner');
+  await expect(planner.getByRole('row', { name: /^0\.4 m/ })).toContainText('0.72°');
+  await expect(planner.locator('svg')).toBeVisible();
+  await planner.getByLabel('Plays').selectOption('left');
+  await expect(planner.getByRole('row', { name: /^4 m/ })).toContainText('left');
+  await planner.getByLabel('Gives in to what it seems').fill('0');
+  await planner.getByLabel('May turn the line by').fill('1');
+  await planner.getByLabel('May turn the line by').blur();
+  await expect(planner.getByText('From 0.29 m on the sum stays within 1°.')).toBeVisible();
+
+  await page.goto(to('/students'));
+  await page.getByRole('link', { name: 'Runa Feldt' }).click();
+  await page.getByRole('link', { name: /Change name/ }).click();
+  await expect(page.getByRole('radio', { name: 'left eye' })).toBeChecked();
+});

@@ -1,0 +1,68 @@
+import { HttpClient } from '@angular/common/http';
+import { inject, Injectable, signal } from '@angular/core';
+import { DEFAULT_SETTINGS, type InstructorSettings, type TargetLineChoice } from '@lotrecht/contract';
+import { firstValueFrom, from, type Observable, of, tap } from 'rxjs';
+import { SessionStore } from '../session/session.store.ts';
+
+/** What an instructor sets once: units, eye, equipment, how the target line is made here and there. */
+@Injectable({ providedIn: 'root' })
+export class SettingsStore {
+  private readonly http = inject(HttpClient);
+  private readonly session = inject(SessionStore);
+  private readonly state = signal<InstructorSettings>(DEFAULT_SETTINGS);
+  /** Whose settings these are; another instructor on the same tablet has others. */
+  private loadedFor = '';
+  private revision = 0;
+  private queue: Promise<unknown> = Promise.resolve();
+
+  readonly settings = this.state.asReadonly();
+
+  /** Fetched once per sign-in. */
+  load(): Observable<InstructorSettings> {
+    const instructorId = this.session.session()?.instructor.id ?? '';
+    if (this.loadedFor === instructorId && instructorId !== '') return of(this.state());
+    return this.http.get<InstructorSettings>('/api/settings').pipe(
+      tap((settings) => {
+        this.state.set(settings);
+        this.revision = settings.revision;
+        this.loadedFor = instructorId;
+      }),
+    );
+  }
+
+  /**
+   * Keeps a change on the server; shown at once. Changes go out one after the other, each from the revision that the
+   * one before came back with.
+   */
+  keep(change: Partial<InstructorSettings>): Observable<InstructorSettings> {
+    this.state.update((settings) => ({ ...settings, ...change }));
+    const sent = this.queue.then(() =>
+      firstValueFrom(
+        this.http.put<InstructorSettings>('/api/settings', { ...this.state(), revision: this.revision }),
+      ),
+    );
+    this.queue = sent.then(
+      (kept) => {
+        this.revision = kept.revision;
+      },
+      // What the server holds is asked for anew at the next look.
+      () => {
+        this.loadedFor = '';
+      },
+    );
+    return from(sent);
+  }
+
+  /** How the target line is made at a place: as the last time there, or as usual. */
+  targetLineAt(placeId: string | null): TargetLineChoice {
+    const { targetLine, targetLineAt } = this.state();
+    return (placeId === null ? undefined : targetLineAt[placeId]) ?? targetLine;
+  }
+
+  /** Remembers how the target line is made, for the place or as usual. */
+  keepTargetLine(choice: TargetLineChoice, placeId: string | null): Observable<InstructorSettings> {
+    return placeId === null
+      ? this.keep({ targetLine: choice })
+      : this.keep({ targetLineAt: { ...this.state().targetLineAt, [placeId]: choice } });
+  }
+}

@@ -1,0 +1,153 @@
+import { ChangeDetectionStrategy, Component, computed, input, model } from '@angular/core';
+import { type PlaceMark } from '@lotrecht/contract';
+import { degreesFromRadians, pointedAt, radiansFromDegrees } from '@lotrecht/core';
+import { bearingText, metresText } from './bearings.ts';
+
+/** Wider than the outermost mark by this, degrees. */
+const MARGIN_DEG = 4;
+/** Never narrower than this on either side. */
+const LEAST_DEG = 10;
+/** Labels closer than this share of the strip stand in another row. */
+const LABEL_SHARE = 17;
+const ROWS = 3;
+
+interface Placed extends PlaceMark {
+  readonly left: number;
+  readonly row: number;
+}
+
+/**
+ * What is seen from the ball, to scale in degrees. Tapped anywhere, or moved with the arrow keys, it says where
+ * something points: bearing from the target, metres at its distance, and the uncertainty of the look along the rod.
+ */
+@Component({
+  selector: 'lo-landmark-strip',
+  template: `
+    <div
+      class="strip"
+      role="slider"
+      tabindex="0"
+      aria-orientation="horizontal"
+      aria-label="Where it points among the landmarks"
+      [attr.aria-valuemin]="-halfDeg()"
+      [attr.aria-valuemax]="halfDeg()"
+      [attr.aria-valuenow]="pointed() ?? 0"
+      [attr.aria-valuetext]="said() ?? 'nothing pointed at yet'"
+      (click)="tap($event)"
+      (keydown)="turn($event)"
+    >
+      @for (tick of ticks(); track tick.deg) {
+        <i class="tick" [class.long]="tick.label !== ''" [style.left.%]="tick.left"
+          ><span>{{ tick.label }}</span></i
+        >
+      }
+      <div class="water"></div>
+      @for (mark of placed(); track mark.id) {
+        <div
+          class="mark"
+          [class.target]="mark.kind === 'target'"
+          [class.aimed]="mark.id === targetId()"
+          [style.left.%]="mark.left"
+          [style.--row]="mark.row"
+        >
+          <span class="label">{{ mark.name }}</span>
+        </div>
+      }
+      @if (pointerLeft(); as left) {
+        <div class="pointer" [style.left.%]="left"></div>
+      }
+    </div>
+    <p class="said" role="status">{{ said() ?? 'Tap where the rod points.' }}</p>
+  `,
+  styleUrl: './landmark-strip.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class LandmarkStrip {
+  readonly marks = input.required<readonly PlaceMark[]>();
+  /** The mark that bearings are told from. */
+  readonly targetId = input.required<string | null>();
+  /** Standard uncertainty of the look along the rod, degrees. */
+  readonly sightingDeg = input(0.5);
+  readonly distanceUnit = input<'m' | 'yd'>('m');
+  /** Bearing that was tapped, degrees from the place's zero. */
+  readonly pointed = model<number | null>(null);
+
+  protected readonly halfDeg = computed(() =>
+    Math.max(LEAST_DEG, ...this.marks().map((m) => Math.ceil(Math.abs(m.bearingDeg)) + MARGIN_DEG)),
+  );
+
+  protected readonly placed = computed((): readonly Placed[] => {
+    const rows: number[] = [];
+    return this.marks()
+      .toSorted((a, b) => a.bearingDeg - b.bearingDeg)
+      .map((mark) => {
+        const left = this.leftOf(mark.bearingDeg);
+        const free = Array.from({ length: ROWS }, (_, row) => row).find(
+          (row) => left - (rows[row] ?? -LABEL_SHARE) >= LABEL_SHARE,
+        );
+        const row = free ?? 0;
+        rows[row] = left;
+        return { ...mark, left, row };
+      });
+  });
+
+  protected readonly ticks = computed(() => {
+    const half = this.halfDeg();
+    const step = half > 30 ? 5 : 1;
+    const count = Math.floor(half / step);
+    return Array.from({ length: 2 * count + 1 }, (_, i) => {
+      const deg = (i - count) * step;
+      return { deg, left: this.leftOf(deg), label: deg % 5 === 0 ? `${Math.abs(deg)}°` : '' };
+    });
+  });
+
+  protected readonly pointerLeft = computed(() => {
+    const pointed = this.pointed();
+    return pointed === null ? null : this.leftOf(pointed);
+  });
+
+  /** What was tapped, told from the target; null before anything was. */
+  protected readonly said = computed(() => {
+    const pointed = this.pointed();
+    const target = this.marks().find((m) => m.id === this.targetId());
+    if (pointed === null || target === undefined) return null;
+    const { bearingRad, lateralM, lateralUncertaintyM } = pointedAt(
+      radiansFromDegrees(pointed),
+      { distanceM: target.distanceM, bearingRad: radiansFromDegrees(target.bearingDeg) },
+      radiansFromDegrees(this.sightingDeg()),
+    );
+    const unit = this.distanceUnit();
+    const half = 1.96 * lateralUncertaintyM;
+    const deg = degreesFromRadians(bearingRad);
+    if (Math.abs(deg) < 0.05) return `On ${target.name}`;
+    return `${bearingText(deg)} of ${target.name}: ${metresText(lateralM, unit)} at its distance, ± ${metresText(half, unit, 'plain')}`;
+  });
+
+  protected tap(event: MouseEvent): void {
+    const strip = event.currentTarget as HTMLElement;
+    const share = (event.clientX - strip.getBoundingClientRect().left - strip.clientLeft) / strip.clientWidth;
+    this.point((2 * share - 1) * this.halfDeg());
+  }
+
+  protected turn(event: KeyboardEvent): void {
+    const step = event.shiftKey ? 1 : 0.1;
+    const turns: Readonly<Record<string, number>> = { ArrowLeft: -step, ArrowRight: step };
+    const by = turns[event.key];
+    if (by === undefined) return;
+    event.preventDefault();
+    const target = this.marks().find((m) => m.id === this.targetId());
+    this.point((this.pointed() ?? target?.bearingDeg ?? 0) + by);
+  }
+
+  /** To a tenth of a degree, within the strip and within what "points at" can mean. */
+  private point(deg: number): void {
+    const target = this.marks().find((m) => m.id === this.targetId())?.bearingDeg ?? 0;
+    const half = this.halfDeg();
+    const within = Math.min(half, target + 44, Math.max(-half, target - 44, deg));
+    this.pointed.set(Math.round(within * 10) / 10);
+  }
+
+  private leftOf(deg: number): number {
+    return 50 + (50 * deg) / this.halfDeg();
+  }
+}

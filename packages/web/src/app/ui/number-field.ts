@@ -1,0 +1,91 @@
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { parseLength } from '@lotrecht/contract';
+
+/** What a number is: a length in millimetres typed in any unit, metres, degrees, or percent. */
+export type NumberKind = 'mm' | 'cm' | 'in' | 'm' | 'yd' | '°' | '%';
+
+/**
+ * A labelled number that is settled when left. A slip stays in its field with what to type, and out of the value.
+ * Lengths come out in millimetres, distances in metres, degrees and percent as typed.
+ */
+@Component({
+  selector: 'lo-number-field',
+  template: `
+    <label>
+      <span>{{ label() }}, {{ kind() }}</span>
+      <input
+        type="text"
+        inputmode="decimal"
+        autocomplete="off"
+        [attr.aria-invalid]="slip() !== null"
+        [attr.aria-describedby]="id"
+        [value]="shown()"
+        (change)="settle($any($event.target).value)"
+      />
+    </label>
+    <p class="slip" role="alert" [id]="id">{{ slip() }}</p>
+  `,
+  styleUrl: './plain-fields.scss',
+  styles: `
+    :host {
+      display: block;
+      min-width: 0;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class NumberField {
+  readonly label = input.required<string>();
+  readonly kind = input.required<NumberKind>();
+  readonly least = input(0);
+  readonly most = input(Number.POSITIVE_INFINITY);
+  /** Null while nothing was typed. */
+  readonly value = input.required<number | null>();
+  readonly valueChange = output<number>();
+
+  protected readonly slip = signal<string | null>(null);
+  private readonly typed = signal<string | null>(null);
+  protected readonly id = `slip-${crypto.randomUUID()}`;
+
+  protected readonly shown = computed(() => {
+    const value = this.value();
+    return this.typed() ?? (value === null ? '' : String(Number(this.inUnit(value).toFixed(3))));
+  });
+
+  protected settle(text: string): void {
+    this.typed.set(text);
+    const value = this.read(text);
+    if (typeof value === 'string') {
+      this.slip.set(value);
+      return;
+    }
+    const [least, most] = [this.least(), this.most()];
+    if (value < least || value > most) {
+      const to = Number.isFinite(most) ? ` to ${Number(this.inUnit(most).toFixed(3))}` : ' or more';
+      this.slip.set(
+        `Read ${text.trim()}. Type ${this.kind()} from ${Number(this.inUnit(least).toFixed(3))}${to}.`,
+      );
+      return;
+    }
+    this.slip.set(null);
+    this.typed.set(null);
+    this.valueChange.emit(value);
+  }
+
+  private read(text: string): number | string {
+    const kind = this.kind();
+    if (kind === '°' || kind === '%') {
+      const number = Number(text.replace(',', '.').replace(/[°%]/, ''));
+      return text.trim() !== '' && Number.isFinite(number) ? number : `Read “${text.trim()}”. Type a number.`;
+    }
+    const length = parseLength(text, kind);
+    if (length.kind === 'value') return kind === 'm' || kind === 'yd' ? length.mm / 1000 : length.mm;
+    return length.kind === 'slip' ? length.message : 'Type a number.';
+  }
+
+  /** From what comes out (mm, m) to what is shown. */
+  private inUnit(value: number): number {
+    const factors: Readonly<Partial<Record<NumberKind, number>>> = { cm: 10, in: 25.4, yd: 0.9144 };
+    return value / (factors[this.kind()] ?? 1);
+  }
+}

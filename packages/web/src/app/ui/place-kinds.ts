@@ -1,0 +1,9 @@
+import { type PlaceInput } from '@lotrecht/contract';
+
+/** Kinds of places as they are said. */
+export const PLACE_KINDS: Readonly<Record<PlaceInput['kind'], string>> = {
+  range: 'Range',
+  hall: 'Hall',
+  course: 'Course hole',
+  home: 'Home',
+};

@@ -1,0 +1,135 @@
+import { ChangeDetectionStrategy, Component, computed, input, model } from '@angular/core';
+import { composeTargetLine, type TargetLineChoice } from '@lotrecht/contract';
+import { degreesFromRadians } from '@lotrecht/core';
+import { NumberField } from './number-field.ts';
+
+/** Ways of making a target line as they are said. */
+const MADE: Readonly<Record<TargetLineChoice['made'], string>> = {
+  string: 'string',
+  rod: 'rod on the ground',
+  'ball-line': 'line on the ball',
+  marks: 'marks on the ground',
+};
+
+/** How long a line usually is when it is made so, m. */
+const USUAL_SEPARATION_M: Readonly<Record<TargetLineChoice['made'], number>> = {
+  string: 6,
+  rod: 1.22,
+  'ball-line': 0.04,
+  marks: 1,
+};
+
+/** Half the width that covers 95 %. */
+const COVERAGE_FACTOR = 1.959964;
+
+/** A standard uncertainty of the target line as the half-width that covers 95 %. @example "± 1.0°" */
+export function lineUncertaintyText(uncertaintyRad: number): string {
+  return `± ${(COVERAGE_FACTOR * degreesFromRadians(uncertaintyRad)).toFixed(1)}°`;
+}
+
+/** How a target line is made and sighted, with what its uncertainty is made of and what would halve it. */
+@Component({
+  selector: 'lo-target-line-fields',
+  imports: [NumberField],
+  template: `
+    <div class="fields">
+      <label>
+        <span>Made of</span>
+        <select (change)="make($any($event.target).value)">
+          @for (way of ways; track way[0]) {
+            <option [value]="way[0]" [selected]="way[0] === choice().made">{{ way[1] }}</option>
+          }
+        </select>
+      </label>
+      <lo-number-field
+        label="End to end"
+        kind="m"
+        [least]="0.03"
+        [most]="100"
+        [value]="choice().separationM"
+        (valueChange)="change({ separationM: $event })"
+      />
+      <lo-number-field
+        label="Each end laid to"
+        kind="mm"
+        [most]="100"
+        [value]="choice().stakeMm"
+        (valueChange)="change({ stakeMm: $event })"
+      />
+      <lo-number-field
+        label="Beside the ball line"
+        kind="mm"
+        [least]="-3000"
+        [most]="3000"
+        [value]="choice().offsetMm"
+        (valueChange)="change({ offsetMm: $event })"
+      />
+      <label>
+        <span>Sighted</span>
+        <select (change)="change({ aid: $any($event.target).value })">
+          <option value="none" [selected]="choice().aid === 'none'">by eye</option>
+          <option value="plumb-line" [selected]="choice().aid === 'plumb-line'">
+            over a hanging plumb line
+          </option>
+        </select>
+      </label>
+      <lo-number-field
+        label="From behind the ball"
+        kind="m"
+        [most]="20"
+        [value]="choice().behindM"
+        (valueChange)="change({ behindM: $event })"
+      />
+    </div>
+    <p class="budget" role="status">
+      <strong class="lo-figure">{{ uncertainty() }}</strong> for the target line, {{ parts() }}
+    </p>
+    <p class="lo-soft">{{ halving() }}</p>
+    @if (choice().aid === 'none' && eye() === null) {
+      <p class="lo-soft">
+        Sight with the dominant eye: the other one is off by 6° over a rod held at arm’s length.
+      </p>
+    }
+  `,
+  styleUrl: './plain-fields.scss',
+  styles: `
+    .budget {
+      margin-top: 10px;
+    }
+    .budget strong {
+      font-size: 1.375rem;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TargetLineFields {
+  readonly choice = model.required<TargetLineChoice>();
+  /** The dominant eye of who sights, null while unknown. */
+  readonly eye = input<'right' | 'left' | null>(null);
+
+  protected readonly ways = Object.entries(MADE) as [TargetLineChoice['made'], string][];
+  private readonly budget = computed(() => composeTargetLine(this.choice()).budget);
+  protected readonly uncertainty = computed(() => lineUncertaintyText(this.budget().uncertaintyRad));
+
+  protected readonly parts = computed(() => {
+    const { stakesRad, sightingRad, dominatedBy } = this.budget();
+    const of = (rad: number): string => lineUncertaintyText(rad);
+    return `mostly from ${dominatedBy === 'stakes' ? 'its ends' : 'the sighting'} (ends ${of(stakesRad)}, sighting ${of(sightingRad)}).`;
+  });
+
+  protected readonly halving = computed(() => {
+    const { separationM, sightingRad } = this.budget().halvedBy;
+    if (separationM !== null) return `${separationM.toFixed(1)} m end to end would halve it.`;
+    if (sightingRad === null) return 'Longer alone will not halve it, nor will sighting: it takes both.';
+    const over = this.choice().aid === 'none' ? ': hang a plumb line and sight over it.' : '.';
+    return `Sighting to ${lineUncertaintyText(sightingRad)} would halve it${over}`;
+  });
+
+  protected make(made: TargetLineChoice['made']): void {
+    this.change({ made, separationM: USUAL_SEPARATION_M[made] });
+  }
+
+  protected change(part: Partial<TargetLineChoice>): void {
+    this.choice.update((choice) => ({ ...choice, ...part }));
+  }
+}

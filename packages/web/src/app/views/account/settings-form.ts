@@ -1,0 +1,159 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { type InstructorSettings } from '@lotrecht/contract';
+import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { SettingsStore } from '../../settings/settings.store.ts';
+import { NumberField } from '../../ui/number-field.ts';
+import { ProblemNote } from '../../ui/problem-note.ts';
+
+/** What is set once and never asked again: units, eye, equipment. Kept at every change. */
+@Component({
+  selector: 'lo-settings-form',
+  imports: [NumberField, ProblemNote],
+  template: `
+    @if (problem(); as p) {
+      <lo-problem-note [problem]="p" [canRetry]="false" />
+    }
+    <div class="fields">
+      <label>
+        <span>Distances in</span>
+        <select (change)="keep({ distanceUnit: $any($event.target).value })">
+          <option value="m" [selected]="settings().distanceUnit === 'm'">metres</option>
+          <option value="yd" [selected]="settings().distanceUnit === 'yd'">yards</option>
+        </select>
+      </label>
+      <label>
+        <span>Lengths in</span>
+        <select (change)="keep({ lengthUnit: $any($event.target).value })">
+          <option value="mm" [selected]="settings().lengthUnit === 'mm'">millimetres</option>
+          <option value="cm" [selected]="settings().lengthUnit === 'cm'">centimetres</option>
+          <option value="in" [selected]="settings().lengthUnit === 'in'">inches and fractions</option>
+        </select>
+      </label>
+      <label>
+        <span>You sight with</span>
+        <select (change)="chooseEye($any($event.target).value)">
+          <option value="" [selected]="settings().dominantEye === null">not tested</option>
+          <option value="right" [selected]="settings().dominantEye === 'right'">right eye</option>
+          <option value="left" [selected]="settings().dominantEye === 'left'">left eye</option>
+        </select>
+      </label>
+      <lo-number-field
+        label="Tape division"
+        kind="mm"
+        [least]="0.1"
+        [most]="50"
+        [value]="equipment().tapeDivisionMm"
+        (valueChange)="equip({ tapeDivisionMm: $event })"
+      />
+      <lo-number-field
+        label="Rule division, face"
+        kind="mm"
+        [least]="0.1"
+        [most]="50"
+        [value]="equipment().ruleDivisionMm"
+        (valueChange)="equip({ ruleDivisionMm: $event })"
+      />
+      <lo-number-field
+        label="String"
+        kind="m"
+        [most]="100"
+        [value]="equipment().stringM"
+        (valueChange)="equip({ stringM: $event })"
+      />
+      <label>
+        <span>Plumb bobs</span>
+        <select (change)="equip({ bobs: +$any($event.target).value })">
+          @for (n of bobCounts; track n) {
+            <option [value]="n" [selected]="n === equipment().bobs">{{ n }}</option>
+          }
+        </select>
+      </label>
+    </div>
+    <h3>Rods</h3>
+    <div class="rods">
+      @for (rod of equipment().rodsMm; track $index) {
+        <lo-number-field
+          [label]="'Rod ' + ($index + 1)"
+          [kind]="settings().lengthUnit"
+          [least]="100"
+          [most]="3000"
+          [value]="rod"
+          (valueChange)="changeRod($index, $event)"
+        />
+      }
+      <button type="button" (click)="changeRods([...equipment().rodsMm, 1220])">Another rod</button>
+      @if (equipment().rodsMm.length > 0) {
+        <button type="button" (click)="changeRods(equipment().rodsMm.slice(0, -1))">One rod less</button>
+      }
+    </div>
+    <p class="lo-soft" role="status">{{ kept() ? 'Kept.' : '' }}</p>
+  `,
+  styleUrl: '../../ui/plain-fields.scss',
+  styles: `
+    :host {
+      display: block;
+      width: 100%;
+    }
+    h3 {
+      margin: 14px 0 4px;
+    }
+    .rods {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 10px;
+      align-items: end;
+    }
+    .rods lo-number-field {
+      width: 140px;
+    }
+    button {
+      min-height: 44px;
+      padding: 0 4px;
+      border: 0;
+      background: none;
+      color: inherit;
+      font: inherit;
+      text-decoration: underline;
+      text-underline-offset: 4px;
+      cursor: pointer;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class SettingsForm {
+  private readonly store = inject(SettingsStore);
+  protected readonly settings = this.store.settings;
+  protected readonly equipment = computed(() => this.settings().equipment);
+  protected readonly problem = signal<ApiProblem | null>(null);
+  protected readonly kept = signal(false);
+  protected readonly bobCounts = [0, 1, 2, 3, 4, 6];
+
+  constructor() {
+    this.store.load().subscribe({ error: (error: unknown) => this.problem.set(toProblem(error)) });
+  }
+
+  protected chooseEye(eye: string): void {
+    this.keep({ dominantEye: eye === 'right' || eye === 'left' ? eye : null });
+  }
+
+  protected equip(change: Partial<InstructorSettings['equipment']>): void {
+    this.keep({ equipment: { ...this.equipment(), ...change } });
+  }
+
+  protected changeRods(rodsMm: number[]): void {
+    this.equip({ rodsMm });
+  }
+
+  protected changeRod(index: number, mm: number): void {
+    this.changeRods(this.equipment().rodsMm.map((rod, i) => (i === index ? mm : rod)));
+  }
+
+  protected keep(change: Partial<InstructorSettings>): void {
+    this.problem.set(null);
+    this.kept.set(false);
+    this.store.keep(change).subscribe({
+      next: () => this.kept.set(true),
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+}

@@ -1,0 +1,63 @@
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { RouterLink } from '@angular/router';
+import { type PlaceView, type TargetLineChoice } from '@lotrecht/contract';
+import { PlaceApi } from '../../api/place-api.ts';
+import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { CurrentWorkStore } from '../../session/current-work.store.ts';
+import { SettingsStore } from '../../settings/settings.store.ts';
+import { usualPlace } from '../../settings/usual-place.ts';
+import { ProblemNote } from '../../ui/problem-note.ts';
+import { TargetLineFields } from '../../ui/target-line-fields.ts';
+import { AidCheck } from './aid-check.ts';
+import { MarkPlanner } from './mark-planner.ts';
+import { Sighting } from './sighting.ts';
+
+/** What is done before the student steps in: the target line, the eye that sights it, the mark, and the aids. */
+@Component({
+  selector: 'lo-station',
+  imports: [AidCheck, MarkPlanner, MatButton, ProblemNote, RouterLink, Sighting, TargetLineFields],
+  templateUrl: './station.html',
+  styleUrl: './station.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class StationView {
+  protected readonly settings = inject(SettingsStore);
+  protected readonly problem = signal<ApiProblem | null>(null);
+  protected readonly places = signal<readonly PlaceView[]>([]);
+  /** The place the line is made at, or empty: as usual. */
+  protected readonly placeId = signal('');
+  protected readonly kept = signal(false);
+  protected readonly eye = computed(() => this.settings.settings().dominantEye);
+  protected readonly choice = linkedSignal((): TargetLineChoice =>
+    this.settings.targetLineAt(this.placeId() || null),
+  );
+
+  constructor() {
+    inject(CurrentWorkStore).clear();
+    this.settings.load().subscribe({ error: (error: unknown) => this.problem.set(toProblem(error)) });
+    inject(PlaceApi)
+      .places()
+      .subscribe({
+        next: (places) => {
+          this.places.set(places);
+          const usual = usualPlace();
+          if (usual !== null && places.some((p) => p.id === usual)) this.placeId.set(usual);
+        },
+        error: (error: unknown) => this.problem.set(toProblem(error)),
+      });
+  }
+
+  protected change(choice: TargetLineChoice): void {
+    this.choice.set(choice);
+    this.kept.set(false);
+  }
+
+  protected keep(): void {
+    this.problem.set(null);
+    this.settings.keepTargetLine(this.choice(), this.placeId() || null).subscribe({
+      next: () => this.kept.set(true),
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+}

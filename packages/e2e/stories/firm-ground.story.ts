@@ -244,6 +244,7 @@ for (const theme of ['daylight', 'dim'] as const) {
       ['/places', 'Places'],
       ['/places/new', 'New place'],
       ['/station', 'Station'],
+      ['/methods', 'Methods'],
       ['/nowhere', 'Nothing here'],
     ] as const) {
       await page.goto(new URL(path, served.address).href);

@@ -186,3 +186,30 @@ test('the dominant eye is found by pointing and kept for a student; the mark pla
   await page.getByRole('link', { name: /Change name/ }).click();
   await expect(page.getByRole('radio', { name: 'left eye' })).toBeChecked();
 });
+
+test('the same readings stand beside each other under two methods, and the check is judged by the chosen one', async ({
+  page,
+}) => {
+  const check = new CheckPage(page);
+  await page.getByRole('button', { name: 'New check for Anselm Tove' }).click();
+  await check.typeReadings(['560', '600', '450', '3', '3', '75']);
+  await expect(check.toes).toContainText('Out: too closed');
+  await page.getByRole('button', { name: /Ground$/ }).click();
+  const ground = page.getByRole('dialog', { name: 'Ground' });
+  await ground.getByLabel(/^Beside it/).selectOption({ label: 'Shoulders and eyes rule' });
+  const toes = ground.getByRole('row', { name: /^Toes/ });
+  await expect(toes.getByRole('cell').nth(0)).toHaveText('Out: too closed');
+  await expect(toes.getByRole('cell').nth(1)).toHaveText('In');
+  await ground.getByLabel(/^Judged by/).selectOption({ label: 'Shoulders and eyes rule' });
+  await page.keyboard.press('Escape');
+  await expect(check.toes).toContainText('5.1° closed (right)');
+  await expect(check.toes).toContainText('In');
+  await check.keep();
+  await page.reload();
+  await expect(check.toes).toContainText('In');
+
+  await page.goto(to('/methods/shoulders-and-eyes-rule'));
+  await expect(page.getByRole('heading', { name: 'Shoulders and eyes rule' })).toBeVisible();
+  await expect(page.getByText('3.0° open to 1.0° closed')).toBeVisible();
+  await expect(page.getByText('laid 5 mm beside the line it turns the line by 0.07°')).toBeVisible();
+});

@@ -24,6 +24,8 @@ export interface QuickCheck {
   readonly face: FaceReadings;
   /** How the target line was laid; sighted by eye from 2–3 m without. */
   readonly targetLine?: CheckDocument['targetLine'];
+  /** The shipped method it is judged by. Default All parallel. */
+  readonly method?: NonNullable<CheckDocument['method']>;
   /** Division of the tape for the feet, mm. Default 5. */
   readonly tapeDivisionMm?: number;
   /** Division of the rule for the face, mm. Default 1. */
@@ -74,7 +76,7 @@ export function composeCheck(check: QuickCheck): CheckDocument | undefined {
     club: check.club,
     target: check.target,
     targetLine: check.targetLine ?? { sightingDeg: SIGHTING_BY_EYE_DEG },
-    method: { id: ALL_PARALLEL.id, version: ALL_PARALLEL.profileVersion },
+    method: check.method ?? { id: ALL_PARALLEL.id, version: ALL_PARALLEL.profileVersion },
     observations: [first, ...others],
   };
 }

@@ -79,6 +79,16 @@ export const routes: Routes = [
         loadComponent: () => import('./views/station/station.ts').then((m) => m.StationView),
       },
       {
+        path: 'methods',
+        title: 'Methods · Lotrecht',
+        loadComponent: () => import('./views/methods/methods.ts').then((m) => m.MethodsView),
+      },
+      {
+        path: 'methods/:methodId',
+        title: 'Methods · Lotrecht',
+        loadComponent: () => import('./views/methods/methods.ts').then((m) => m.MethodsView),
+      },
+      {
         path: 'academy',
         title: 'Academy · Lotrecht',
         loadComponent: () => import('./views/academy/academy.ts').then((m) => m.AcademyPage),

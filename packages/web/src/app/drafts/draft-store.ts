@@ -17,6 +17,7 @@ export interface CheckDraft {
   readonly targetLine?: CheckDocument['targetLine'];
   readonly circumstances?: Circumstances;
   readonly rebase?: Rebase | null;
+  readonly method?: NonNullable<CheckDocument['method']>;
   /** The same for every try of one save. */
   readonly saveKey: string;
   readonly updatedAt: string;

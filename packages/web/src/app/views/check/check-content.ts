@@ -1,5 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import {
+  ALL_PARALLEL,
   type CheckDocument,
   type CheckView,
   type Circumstances,
@@ -25,6 +26,11 @@ export const FIRST_CIRCUMSTANCES: Circumstances = {
   reader: 'instructor',
 };
 
+/** A shipped method by id and version. */
+export type MethodChoice = NonNullable<CheckDocument['method']>;
+
+const DEFAULT_METHOD: MethodChoice = { id: ALL_PARALLEL.id, version: ALL_PARALLEL.profileVersion };
+
 /** What a check holds while it is open: what is typed, under which circumstances, and what core makes of it. */
 @Injectable()
 export class CheckContent {
@@ -38,6 +44,7 @@ export class CheckContent {
   readonly target = signal<NonNullable<CheckDocument['target']>>({});
   readonly targetLine = signal<CheckDocument['targetLine']>({});
   readonly circumstances = signal<Circumstances>(FIRST_CIRCUMSTANCES);
+  readonly method = signal<MethodChoice>(DEFAULT_METHOD);
   /** What was found out about the target line afterwards; null while it stands as laid. */
   readonly rebase = signal<Rebase | null>(null);
   readonly typed = this.typedFields.asReadonly();
@@ -53,6 +60,7 @@ export class CheckContent {
       club: this.club(),
       target: this.target(),
       targetLine: this.targetLine(),
+      method: this.method(),
       tapeDivisionMm,
       ruleDivisionMm,
       ...readingsFrom(this.parsed()),
@@ -102,6 +110,7 @@ export class CheckContent {
     this.targetLine.set(draft.targetLine ?? this.usualLine());
     this.circumstances.set(draft.circumstances ?? FIRST_CIRCUMSTANCES);
     this.rebase.set(draft.rebase ?? null);
+    this.method.set(draft.method ?? DEFAULT_METHOD);
   }
 
   showStored({ document, circumstances, rebase }: CheckView): void {
@@ -113,6 +122,7 @@ export class CheckContent {
     this.targetLine.set(document.targetLine);
     this.circumstances.set(circumstances ?? FIRST_CIRCUMSTANCES);
     this.rebase.set(rebase);
+    this.method.set(document.method ?? DEFAULT_METHOD);
   }
 
   /** A new check: bases, club and target as the last time, circumstances as the last check of the lesson. */
@@ -122,6 +132,7 @@ export class CheckContent {
     this.targetLine.set(this.usualLine());
     this.circumstances.set(this.lesson()?.checks.at(-1)?.circumstances ?? FIRST_CIRCUMSTANCES);
     this.rebase.set(null);
+    this.method.set(this.lesson()?.checks.at(-1)?.document.method ?? usual.method ?? DEFAULT_METHOD);
   }
 
   private usualLine(): CheckDocument['targetLine'] {

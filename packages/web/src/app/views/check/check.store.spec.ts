@@ -62,16 +62,7 @@ class Fakes {
   };
 }
 
-function viewOf(
-  id: string,
-  {
-    revision,
-    lessonId,
-    document,
-    circumstances = null,
-    rebase,
-  }: CheckInput & { circumstances?: CheckView['circumstances'] },
-): CheckView {
+function viewOf(id: string, { revision, lessonId, document, circumstances, rebase }: CheckInput): CheckView {
   return {
     id,
     revision: revision + 1,
@@ -79,7 +70,7 @@ function viewOf(
     studentId: 's',
     document,
     result: solveDocument(document, { rebase }),
-    circumstances,
+    circumstances: circumstances ?? null,
     rebase: rebase ?? null,
     reason: 'entered',
     createdAt: '2026-04-17T10:00:00Z',

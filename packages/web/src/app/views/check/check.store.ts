@@ -14,7 +14,7 @@ import { isPassing, waitSeconds, worthTrying } from '../../api/passing-trouble.t
 import { toProblem } from '../../api/problem.ts';
 import { type CheckDraft, DraftStore } from '../../drafts/draft-store.ts';
 import { SessionStore } from '../../session/session.store.ts';
-import { CheckContent } from './check-content.ts';
+import { CheckContent, type MethodChoice } from './check-content.ts';
 import { type FieldKey, unfinishedLine } from './fields.ts';
 import { keepUsual } from './usual-readings.ts';
 
@@ -53,6 +53,7 @@ export class CheckStore {
   readonly targetLine = this.content.targetLine.asReadonly();
   readonly circumstances = this.content.circumstances.asReadonly();
   readonly rebase = this.content.rebase.asReadonly();
+  readonly method = this.content.method.asReadonly();
   readonly document = this.content.document;
   readonly solution = this.content.solution;
   readonly asRead = this.content.asRead;
@@ -98,6 +99,11 @@ export class CheckStore {
 
   note(circumstances: Circumstances): void {
     this.content.circumstances.set(circumstances);
+    this.changed();
+  }
+
+  judgeBy(method: MethodChoice): void {
+    this.content.method.set(method);
     this.changed();
   }
 
@@ -232,7 +238,7 @@ export class CheckStore {
     this.saveKey = crypto.randomUUID();
     this.sent = undefined;
     this.conflict.set(null);
-    keepUsual(this.typed(), this.club(), this.target());
+    keepUsual(this.typed(), { club: this.club(), target: this.target(), method: this.method() });
     void this.drafts.dropIfUnchanged(this.checkId, this.draftAt);
   }
 
@@ -254,6 +260,7 @@ export class CheckStore {
       targetLine: this.targetLine(),
       circumstances: this.circumstances(),
       rebase: this.rebase(),
+      method: this.method(),
       saveKey: this.saveKey,
       updatedAt: this.draftAt,
     });

@@ -9,7 +9,17 @@ import {
   signal,
 } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { type Circumstances, composeTargetLine, type TargetLineChoice } from '@lotrecht/contract';
+import { RouterLink } from '@angular/router';
+import {
+  ALL_PARALLEL,
+  type Circumstances,
+  composeTargetLine,
+  type LineResult,
+  type MethodDocument,
+  SHIPPED_METHODS,
+  solveDocument,
+  type TargetLineChoice,
+} from '@lotrecht/contract';
 import { degreesFromRadians } from '@lotrecht/core';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
@@ -17,7 +27,7 @@ import { bearingText } from '../../ui/bearings.ts';
 import { NumberField } from '../../ui/number-field.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { TargetLineFields } from '../../ui/target-line-fields.ts';
-import { angleText, LINE_TITLES, type LineKey } from '../../ui/words.ts';
+import { angleText, leanOf, LINE_TITLES, type LineKey } from '../../ui/words.ts';
 import { CheckStore } from './check.store.ts';
 import { HELPS, PHASES, PLACES, READERS } from './circumstance-words.ts';
 import { checkLineText } from './line-text.ts';
@@ -25,7 +35,7 @@ import { checkLineText } from './line-text.ts';
 /** Under which circumstances a check is made, how its target line was laid, and what is done when that was wrong. */
 @Component({
   selector: 'lo-ground-sheet',
-  imports: [A11yModule, MatButton, NumberField, ProblemNote, TargetLineFields],
+  imports: [A11yModule, MatButton, NumberField, ProblemNote, RouterLink, TargetLineFields],
   templateUrl: './ground-sheet.html',
   styleUrl: './ground-sheet.scss',
   host: { '(document:keydown.escape)': 'closed.emit()' },
@@ -79,6 +89,37 @@ export class GroundSheet {
         : [];
     });
   });
+
+  // The method, and what another one would say of the same readings.
+  protected readonly methods = SHIPPED_METHODS;
+  protected readonly otherId = signal('');
+  protected readonly sideBySide = computed(() => {
+    const document = this.store.solution()?.document;
+    const other = SHIPPED_METHODS.find((m) => m.id === this.otherId());
+    if (!document || other === undefined) return [];
+    const rebase = this.store.rebase() ?? undefined;
+    const under = (method: MethodDocument) =>
+      solveDocument({ ...document, method: { id: method.id, version: method.profileVersion } }, { rebase });
+    const now = SHIPPED_METHODS.find((m) => m.id === this.store.method().id) ?? ALL_PARALLEL;
+    const [mine, theirs] = [under(now), under(other)];
+    const said = (line: LineResult | undefined): string => (line && leanOf(line)?.words) ?? 'no tolerance';
+    return [
+      ...(Object.keys(mine.lines) as LineKey[]).map((key) => ({
+        title: LINE_TITLES[key],
+        mine: said(mine.lines[key]),
+        theirs: said(theirs.lines[key]),
+      })),
+      { title: 'Fix first', mine: mine.fixFirst ?? 'nothing', theirs: theirs.fixFirst ?? 'nothing' },
+    ];
+  });
+  protected readonly methodName = computed(
+    () => SHIPPED_METHODS.find((m) => m.id === this.store.method().id)?.name ?? this.store.method().id,
+  );
+
+  protected chooseMethod(id: string): void {
+    const method = SHIPPED_METHODS.find((m) => m.id === id);
+    if (method !== undefined) this.store.judgeBy({ id, version: method.profileVersion });
+  }
 
   protected note(name: keyof Circumstances, value: string): void {
     this.store.note({ ...this.store.circumstances(), [name]: value });

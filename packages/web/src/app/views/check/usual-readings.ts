@@ -6,6 +6,8 @@ export interface UsualReadings {
   readonly bases: TypedFields;
   readonly club: NonNullable<CheckDocument['club']>;
   readonly target: NonNullable<CheckDocument['target']>;
+  /** Absent where an earlier version wrote it. */
+  readonly method?: NonNullable<CheckDocument['method']>;
 }
 
 const KEY = 'lotrecht-usual';
@@ -23,14 +25,13 @@ export function readUsual(): UsualReadings {
 }
 
 /** Remembers what was used. */
-export function keepUsual(
-  fields: TypedFields,
-  club: UsualReadings['club'],
-  target: UsualReadings['target'],
-): void {
+export function keepUsual(fields: TypedFields, { club, target, method }: Omit<UsualReadings, 'bases'>): void {
   const bases: TypedFields = {
     ...(fields['toes.baseMm'] ? { 'toes.baseMm': fields['toes.baseMm'] } : {}),
     ...(fields['face.baseMm'] ? { 'face.baseMm': fields['face.baseMm'] } : {}),
   };
-  localStorage.setItem(KEY, JSON.stringify({ bases, club, target } satisfies UsualReadings));
+  localStorage.setItem(
+    KEY,
+    JSON.stringify({ bases, club, target, ...(method && { method }) } satisfies UsualReadings),
+  );
 }

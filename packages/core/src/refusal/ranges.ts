@@ -24,8 +24,8 @@ export const RANGES = {
   lateralM: { least: -1000, most: 1000 },
   /** Standard uncertainty of a point at the target, m. */
   lateralUncertaintyM: { least: 0, most: 100 },
-  /** Distance between two stakes of a string, m. */
-  separationM: { least: 0.1, most: 1000 },
+  /** Distance between two stakes of a string, or the ends of a line on the ball, m. */
+  separationM: { least: 0.02, most: 1000 },
   /** A standard uncertainty or spread of an angle, rad (0° to 45°). */
   angleUncertaintyRad: { least: 0, most: Math.PI / 4 },
   /** A measured angle, rad (−45° to 45°). */

@@ -47,6 +47,8 @@ interface Placed extends PlaceMark {
           class="mark"
           [class.target]="mark.kind === 'target'"
           [class.aimed]="mark.id === targetId()"
+          [class.at-left]="mark.left < 12"
+          [class.at-right]="mark.left > 88"
           [style.left.%]="mark.left"
           [style.--row]="mark.row"
         >

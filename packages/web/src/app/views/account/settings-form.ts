@@ -46,7 +46,7 @@ import { ProblemNote } from '../../ui/problem-note.ts';
         (valueChange)="equip({ tapeDivisionMm: $event })"
       />
       <lo-number-field
-        label="Rule division, face"
+        label="Rule division"
         kind="mm"
         [least]="0.1"
         [most]="50"

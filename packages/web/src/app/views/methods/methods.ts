@@ -52,6 +52,8 @@ export class MethodsView {
         {
           title: LINE_TITLES[line],
           words: toleranceText(line, lo, hi),
+          // Free feet reach beyond what is drawn: no end is shown there.
+          ends: { low: lo >= -DRAWN_DEG, high: hi <= DRAWN_DEG },
           left: share(lo),
           width: share(hi) - share(lo),
           goal: share(method?.goalsDeg?.[line] ?? 0),

@@ -7,7 +7,7 @@ import { type StudentView } from '@lotrecht/contract';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
-import { dayText } from '../../ui/dates.ts';
+import { dayText, localDay } from '../../ui/dates.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 
 /** Letters without case and accents, so that "lindqvärn" finds Lindqvarn. */
@@ -29,7 +29,7 @@ export class StudentsView {
   protected readonly students = signal<readonly StudentView[] | null>(null);
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly search = signal('');
-  protected readonly dayText = dayText;
+  private readonly today = localDay(new Date());
 
   protected readonly found = computed(() => {
     const wanted = folded(this.search().trim());
@@ -41,6 +41,11 @@ export class StudentsView {
   constructor() {
     inject(CurrentWorkStore).clear();
     this.load();
+  }
+
+  protected lastLessonText({ lastLessonOn }: StudentView): string {
+    if (lastLessonOn === null) return 'none yet';
+    return lastLessonOn === this.today ? 'today' : dayText(lastLessonOn);
   }
 
   protected load(): void {

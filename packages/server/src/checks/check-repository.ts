@@ -146,7 +146,7 @@ export async function addVersion(
             ${version.rebase === null ? null : JSON.stringify(version.rebase)},
             ${JSON.stringify(version.result)}, ${bindCircumstances(version.circumstances)},
             ${version.result.core}, ${version.saveKey}, ${actor.instructorId})`);
-  await replaceMeasuredLines(db, actor, { checkId: id, studentId }, version);
+  await replaceMeasuredLines(db, actor, { checkId: id, studentId, isNew: revision === 0 }, version);
   return true;
 }
 

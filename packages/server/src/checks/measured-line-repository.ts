@@ -18,16 +18,21 @@ export interface MeasuredVersion {
   readonly circumstances: Circumstances | null;
 }
 
-/** Writes a check's lines as rows in place of those of its earlier version. */
+/**
+ * Writes a check's lines as rows in place of those of its earlier version. Rows are named by their whole key: a
+ * deletion by range would lock the gap beside it, and saves of other checks would wait for each other in a circle.
+ */
 export async function replaceMeasuredLines(
   db: Queries,
   actor: Actor,
-  { checkId, studentId }: { readonly checkId: string; readonly studentId: string },
+  {
+    checkId,
+    studentId,
+    isNew,
+  }: { readonly checkId: string; readonly studentId: string; readonly isNew: boolean },
   { document, result, circumstances }: MeasuredVersion,
 ): Promise<void> {
-  await db.exec(
-    sql`DELETE FROM measured_line WHERE academy_id = ${actor.academyId} AND check_id = ${checkId}`,
-  );
+  if (!isNew) await dropLinesNotIn(db, actor, checkId, Object.keys(result.lines));
   const rows = Object.entries(result.lines).map(
     ([
       line,
@@ -42,7 +47,30 @@ export async function replaceMeasuredLines(
     INSERT INTO measured_line
       (academy_id, check_id, line, student_id, club_group, phase, help, place_kind, reader, handed_azimuth_deg,
        measurement_uncertainty_deg, target_line_uncertainty_deg, conformance_probability, verdict)
-    VALUES ${others.reduce((all, row) => sql`${all}, ${row}`, first)}`);
+    VALUES ${others.reduce((all, row) => sql`${all}, ${row}`, first)}
+    ON DUPLICATE KEY UPDATE
+      club_group = VALUES(club_group), phase = VALUES(phase), help = VALUES(help),
+      place_kind = VALUES(place_kind), reader = VALUES(reader),
+      handed_azimuth_deg = VALUES(handed_azimuth_deg),
+      measurement_uncertainty_deg = VALUES(measurement_uncertainty_deg),
+      target_line_uncertainty_deg = VALUES(target_line_uncertainty_deg),
+      conformance_probability = VALUES(conformance_probability), verdict = VALUES(verdict)`);
+}
+
+async function dropLinesNotIn(
+  db: Queries,
+  actor: Actor,
+  checkId: string,
+  lines: readonly string[],
+): Promise<void> {
+  const before = await db.many<{ line: string }>(
+    sql`SELECT line FROM measured_line WHERE academy_id = ${actor.academyId} AND check_id = ${checkId}`,
+  );
+  for (const { line } of before.filter((row) => !lines.includes(row.line))) {
+    await db.exec(sql`
+      DELETE FROM measured_line
+      WHERE academy_id = ${actor.academyId} AND check_id = ${checkId} AND line = ${line}`);
+  }
 }
 
 /** Which lines of a student are asked for. */

@@ -74,6 +74,26 @@ describe('the lines of a student', () => {
     );
   });
 
+  it('that a correction no longer reads are gone', async () => {
+    const { checkId, lessonId } = await saveWorkedCheck(client);
+    const document = workedCheck();
+    const toesOnly = { ...document, observations: document.observations.filter((o) => o.line === 'toes') };
+    await client.put(`/api/checks/${checkId}`, { revision: 1, lessonId, document: toesOnly });
+    const left = await app.db.many<{ line: string }>(
+      sql`SELECT line FROM measured_line WHERE check_id = ${checkId}`,
+    );
+    expect(left.map((row) => row.line)).toEqual(['toes']);
+  });
+
+  it('of forty checks saved at once do not wait for each other in a circle', async () => {
+    const { lessonId } = await saveWorkedCheck(client);
+    const body = { revision: 0, lessonId, document: workedCheck() };
+    const answers = await Promise.all(
+      Array.from({ length: 40 }, () => client.put(`/api/checks/${randomUUID()}`, body)),
+    );
+    expect(answers.filter((a) => a.status !== 200)).toEqual([]);
+  });
+
   it('are chosen by club group, and a group that is not known is refused', async () => {
     expect(await linesOf('face', '?club=mid-iron')).toHaveLength(1);
     expect(await linesOf('face', '?club=driver')).toEqual([]);

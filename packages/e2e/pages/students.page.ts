@@ -7,7 +7,7 @@ export class StudentsPage {
   async add(name: string, hand: 'right' | 'left'): Promise<void> {
     await this.page.getByRole('link', { name: 'Students', exact: true }).click();
     await this.page.getByRole('link', { name: 'Add student' }).click();
-    await this.page.getByLabel('Name').fill(name);
+    await this.page.getByLabel('Name', { exact: true }).fill(name);
     await this.page.getByLabel(`${hand}-handed`).check();
     await this.page.getByRole('button', { name: 'Keep' }).click();
     await this.page.getByRole('heading', { name, level: 1 }).waitFor();

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { type PlaceMark, solveDocument } from '@lotrecht/contract';
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { type Dice, diceOf } from '@lotrecht/simulation';
 import { addVersion, insertCheck } from '../checks/check-repository.ts';
 import { type Database, type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
@@ -10,7 +10,7 @@ import { hashPassword } from '../identity/passwords.ts';
 import { insertLesson } from '../lessons/lesson-repository.ts';
 import { insertPlace } from '../places/place-repository.ts';
 import { insertStudent } from '../students/student-repository.ts';
-import { type Dice, diceOf, simulateCheck } from './simulate.ts';
+import { simulateCheck } from './simulate.ts';
 import { type DemoStudent, INSTRUCTORS, LANDMARKS, RAFTS, STUDENTS } from './students.ts';
 
 const SEED = 20_260_417;
@@ -41,7 +41,7 @@ export async function loadDemo(db: Database, password: string, today: Date): Pro
       actors.push({ academyId, instructorId, role: instructor.role });
     }
     const placeId = await loadPlaces(tx, actors);
-    const dice = diceOf(xoroshiro128plus(SEED));
+    const dice = diceOf(SEED);
     let lessons = 0;
     let checks = 0;
     for (const student of STUDENTS) {

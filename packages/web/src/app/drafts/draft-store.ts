@@ -15,7 +15,7 @@ export interface CheckDraft {
   readonly target: NonNullable<CheckDocument['target']>;
   /** Absent in drafts of an earlier version. */
   readonly targetLine?: CheckDocument['targetLine'];
-  readonly circumstances?: Circumstances;
+  readonly circumstances?: Circumstances | null;
   readonly rebase?: Rebase | null;
   readonly method?: NonNullable<CheckDocument['method']>;
   /** The same for every try of one save. */

@@ -6,6 +6,7 @@ import {
   type Circumstances,
   composeCheck,
   composeTargetLine,
+  type Equipment,
   type LessonView,
   readingsOf,
   type Rebase,
@@ -26,6 +27,8 @@ export const FIRST_CIRCUMSTANCES: Circumstances = {
   reader: 'instructor',
 };
 
+type Divisions = Pick<Equipment, 'tapeDivisionMm' | 'ruleDivisionMm'>;
+
 /** A shipped method by id and version. */
 export type MethodChoice = NonNullable<CheckDocument['method']>;
 
@@ -43,7 +46,10 @@ export class CheckContent {
   readonly club = signal<NonNullable<CheckDocument['club']>>({ group: 'mid-iron' });
   readonly target = signal<NonNullable<CheckDocument['target']>>({});
   readonly targetLine = signal<CheckDocument['targetLine']>({});
-  readonly circumstances = signal<Circumstances>(FIRST_CIRCUMSTANCES);
+  /** Null for a stored check whose circumstances were not recorded: they are not made up afterwards. */
+  readonly circumstances = signal<Circumstances | null>(FIRST_CIRCUMSTANCES);
+  /** Divisions of tape and rule that the readings were made with, mm. */
+  private readonly divisions = signal<Divisions | null>(null);
   readonly method = signal<MethodChoice>(DEFAULT_METHOD);
   /** What was found out about the target line afterwards; null while it stands as laid. */
   readonly rebase = signal<Rebase | null>(null);
@@ -54,7 +60,7 @@ export class CheckContent {
   readonly document = computed(() => {
     const student = this.student();
     if (student === null) return undefined;
-    const { tapeDivisionMm, ruleDivisionMm } = this.settings.settings().equipment;
+    const { tapeDivisionMm, ruleDivisionMm } = this.divisions() ?? this.settings.settings().equipment;
     return composeCheck({
       handedness: student.handedness,
       club: this.club(),
@@ -89,6 +95,23 @@ export class CheckContent {
       this.fieldErrors().size === 0 && FIELDS.every(({ key }) => this.parsed().get(key)?.kind === 'value'),
   );
 
+  /** A stored check keeps the divisions it was read with, whatever the tape is today; a new one takes today's. */
+  readWith(stored: CheckDocument | undefined): void {
+    const divisionOf = (line: 'toes' | 'face', usual: number): number => {
+      const read = stored?.observations.find((o) => o.line === line && 'resolutionMm' in o);
+      return read !== undefined && 'resolutionMm' in read ? (read.resolutionMm ?? usual) : usual;
+    };
+    const { tapeDivisionMm, ruleDivisionMm } = this.settings.settings().equipment;
+    this.divisions.set(
+      stored === undefined
+        ? null
+        : {
+            tapeDivisionMm: divisionOf('toes', tapeDivisionMm),
+            ruleDivisionMm: divisionOf('face', ruleDivisionMm),
+          },
+    );
+  }
+
   /** What the hand typed, digit by digit. */
   type(key: FieldKey, text: string): void {
     this.typedFields.update((fields) => ({ ...fields, [key]: text }));
@@ -108,7 +131,7 @@ export class CheckContent {
   showDraft(draft: CheckDraft): void {
     this.show(draft.fields as TypedFields, draft.club, draft.target);
     this.targetLine.set(draft.targetLine ?? this.usualLine());
-    this.circumstances.set(draft.circumstances ?? FIRST_CIRCUMSTANCES);
+    this.circumstances.set(draft.circumstances === undefined ? FIRST_CIRCUMSTANCES : draft.circumstances);
     this.rebase.set(draft.rebase ?? null);
     this.method.set(draft.method ?? DEFAULT_METHOD);
   }
@@ -120,7 +143,8 @@ export class CheckContent {
       document.target ?? {},
     );
     this.targetLine.set(document.targetLine);
-    this.circumstances.set(circumstances ?? FIRST_CIRCUMSTANCES);
+    this.readWith(document);
+    this.circumstances.set(circumstances);
     this.rebase.set(rebase);
     this.method.set(document.method ?? DEFAULT_METHOD);
   }

@@ -3,6 +3,7 @@ import { TestBed } from '@angular/core/testing';
 import {
   type CheckInput,
   type CheckView,
+  composeCheck,
   type LessonView,
   solveDocument,
   type StudentView,
@@ -82,9 +83,11 @@ function refused(status: number, body: object): HttpErrorResponse {
   return new HttpErrorResponse({ status, error: { status, ...body } });
 }
 
-async function openStore(): Promise<{ store: CheckStore; fakes: Fakes }> {
+async function openStore(
+  fakes = new Fakes(),
+  opened: LessonView = lesson,
+): Promise<{ store: CheckStore; fakes: Fakes }> {
   localStorage.clear();
-  const fakes = new Fakes();
   TestBed.configureTestingModule({
     providers: [
       CheckContent,
@@ -96,7 +99,7 @@ async function openStore(): Promise<{ store: CheckStore; fakes: Fakes }> {
     ],
   });
   const store = TestBed.inject(CheckStore);
-  await store.open(CHECK_ID, lesson, student);
+  await store.open(CHECK_ID, opened, student);
   return { store, fakes };
 }
 
@@ -247,5 +250,35 @@ describe('a conflict', () => {
     expect(store.conflict()).toBeNull();
     expect(store.state()).toBe('kept');
     expect(store.stored()?.revision).toBe(1);
+  });
+});
+
+describe('a stored check that is opened again', () => {
+  const document = composeCheck({
+    handedness: 'right',
+    club: { group: 'mid-iron' },
+    target: {},
+    toes: { leadGapMm: 571, trailGapMm: 602, baseMm: 450 },
+    face: {},
+    tapeDivisionMm: 1,
+  });
+  if (document === undefined) throw new Error('the check is complete');
+  const stored = viewOf(CHECK_ID, { revision: 0, lessonId: 'l', document });
+
+  it('says what it said: read with its own tape, not with today’s', async () => {
+    const { store } = await openStore(new Fakes(), { ...lesson, checks: [stored] });
+    expect(store.document()?.observations).toEqual(document.observations);
+    expect(store.solution()?.result?.lines.toes).toEqual(stored.result.lines.toes);
+  });
+
+  it('gets no circumstances made up when it is corrected, until they are noted', async () => {
+    const fakes = new Fakes();
+    const { store } = await openStore(fakes, { ...lesson, checks: [stored] });
+    typeToes(store, '571', '590', '450');
+    store.save().subscribe();
+    expect(fakes.sent.at(-1)?.input).not.toHaveProperty('circumstances');
+    store.note({ phase: 'coached', help: 'rods', place: 'hall', reader: 'partner' });
+    store.save().subscribe();
+    expect(fakes.sent.at(-1)?.input.circumstances).toMatchObject({ phase: 'coached', help: 'rods' });
   });
 });

@@ -67,6 +67,7 @@ export class CheckStore {
     const stored = lesson.checks.find((c) => c.id === checkId) ?? null;
     this.checkId = checkId;
     this.content.lesson.set(lesson);
+    this.content.readWith(stored?.document);
     this.content.student.set(student);
     this.stored.set(stored);
     this.restored.set(draft !== undefined);
@@ -176,11 +177,12 @@ export class CheckStore {
     const shownResult = this.solution()?.result ?? undefined;
     const revision = this.stored()?.revision ?? 0;
     const rebase = this.rebase();
+    const circumstances = this.circumstances();
     const input = {
       revision,
       lessonId: lesson.id,
       document,
-      circumstances: this.circumstances(),
+      ...(circumstances && { circumstances }),
       ...(rebase && { rebase }),
       ...(shownResult && { shownResult }),
     };

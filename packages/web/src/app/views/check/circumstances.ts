@@ -35,8 +35,12 @@ export class Circumstances {
     const target = [name, distanceM === undefined ? undefined : `${distanceM} m`].filter(Boolean).join(' ');
     return `${CLUB_GROUPS[this.store.club().group]}, ${target || 'no target named'}`;
   });
+  private readonly noted = computed(() => {
+    const circumstances = this.store.circumstances();
+    return circumstances === null ? 'circumstances not noted' : circumstancesText(circumstances);
+  });
   protected readonly groundText = computed(
-    () => `${circumstancesText(this.store.circumstances())} · line ${checkLineText(this.store.targetLine())}`,
+    () => `${this.noted()} · line ${checkLineText(this.store.targetLine())}`,
   );
 
   /** What can be aimed at where the lesson is held; without a place the target is typed. */

@@ -28,6 +28,7 @@ import { NumberField } from '../../ui/number-field.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { TargetLineFields } from '../../ui/target-line-fields.ts';
 import { angleText, leanOf, LINE_TITLES, type LineKey } from '../../ui/words.ts';
+import { FIRST_CIRCUMSTANCES } from './check-content.ts';
 import { CheckStore } from './check.store.ts';
 import { HELPS, PHASES, PLACES, READERS } from './circumstance-words.ts';
 import { checkLineText } from './line-text.ts';
@@ -122,7 +123,7 @@ export class GroundSheet {
   }
 
   protected note(name: keyof Circumstances, value: string): void {
-    this.store.note({ ...this.store.circumstances(), [name]: value });
+    this.store.note({ ...(this.store.circumstances() ?? FIRST_CIRCUMSTANCES), [name]: value });
   }
 
   protected useLine(): void {

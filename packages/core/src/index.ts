@@ -59,6 +59,14 @@ export {
 } from './station/landmarks.ts';
 
 // A whole check
+export { allInProbability, type JudgedReading } from './setup/all-in.ts';
+export {
+  BALL_TOLERANCE_M,
+  ballPosition,
+  type BallPosition,
+  type BallReading,
+} from './setup/ball-position.ts';
+export { type Chain, type ChainCode, type ChainLine, chainsOf } from './setup/chains.ts';
 export {
   type LeanWhilePlacing,
   leanWhilePlacing,
@@ -109,6 +117,12 @@ export { type AtHand, HOLDING_TIMES, type HoldingTimes, type Way, waysOf } from 
 
 // Lines over lessons
 export { changeBetween } from './tracking/change.ts';
+export {
+  type PairedDifference,
+  pairedDifference,
+  type PairedGround,
+  type StoodReading,
+} from './tracking/paired-difference.ts';
 export {
   type Change,
   type Flag,

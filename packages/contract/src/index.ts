@@ -1,10 +1,13 @@
 // Documents and requests, as their schemas describe them
 export {
   type AngleReading,
+  type BallAndStance,
   type CheckDocument,
   type CheckInput,
+  type CheckRecord,
   type Circumstances,
   type Equipment,
+  type EyeGuess,
   type EyeReading,
   type FaceRodReading,
   type FirstAcademy,
@@ -16,7 +19,9 @@ export {
   type LevelEntry,
   type LinkUse,
   type MethodDocument,
+  type MethodInput,
   type MethodSetting,
+  type OwnMethod,
   type PasswordChange,
   type PasswordForgotten,
   type PlaceInput,
@@ -26,6 +31,7 @@ export {
   type RepEntry,
   type ResultDocument,
   type SeriesDocument,
+  type SetupItems,
   type SeriesLessonEntry,
   type SignIn,
   type SquareReading,
@@ -61,13 +67,18 @@ export {
 export { DocumentRefused, type Refusal } from './refusal/document-refused.ts';
 
 // Composing and solving
+export { type CheckParts, composeCheck, judgementOf, type Judgement } from './check/compose-check.ts';
 export {
-  composeCheck,
-  type FaceReadings,
-  type QuickCheck,
-  readingsOf,
-  type ToeReadings,
-} from './check/compose-check.ts';
+  composeObservation,
+  FIELDS_OF_WAY,
+  type ObservationEntry,
+  type ReadingTools,
+  typedReading,
+  type TypedReading,
+  type WayOfReading,
+} from './check/typed-reading.ts';
+export { adviseNext, type AdviceGround, atHandOf } from './check/next-advice.ts';
+export { ballOfCheck, type Cause, causeOf, chainsOfResult } from './check/cause.ts';
 export { type Feel, feelOfSquaring } from './check/feel.ts';
 export { groundDrawing, type GroundDrawing } from './check/ground-drawing.ts';
 export { type ReadableSolution, solveReadable } from './check/solve-readable.ts';
@@ -83,7 +94,7 @@ export { type LotrechtDocument, readDocument } from './reading/read-document.ts'
 export { ALL_PARALLEL } from './method/profiles/all-parallel.ts';
 export { type ClubGroup, USUAL_OF_CLUB, USUAL_STATURE_M, type UsualOfClub } from './method/ball-table.ts';
 export { type JudgedBy, judgedBy, judgedByMethod } from './method/judged-by.ts';
-export { requireMethodDocument } from './method/require-method.ts';
+export { requireMethodDocument, requireMethodInput } from './method/require-method.ts';
 export { settingGeometry, type SettingFigure } from './method/setting-geometry.ts';
 export { SHIPPED_METHODS } from './method/shipped-methods.ts';
 
@@ -111,7 +122,9 @@ export {
   type InstructorView,
   type LessonView,
   type LinkView,
+  type LastColdView,
   type MeasuredLineView,
+  type MethodView,
   type PlaceView,
   type PostView,
   type SavedCheckView,

@@ -7,6 +7,7 @@ import {
   type LessonInput,
   type LinkUse,
   type MethodDocument,
+  type MethodInput,
   type PasswordChange,
   type PasswordForgotten,
   type PlaceInput,
@@ -130,6 +131,8 @@ export const validateSeriesDocument: Validator<SeriesDocument> = validator(gener
 export const validateTrackDocument: Validator<TrackDocument> = validator(generated.validateTrackDocument);
 /** Validates a `lotrecht-method` document by its schema alone; `requireMethodDocument` looks at the limits too. */
 export const validateMethodDocument: Validator<MethodDocument> = validator(generated.validateMethodDocument);
+/** Validates a method as it is saved, by its schema alone. */
+export const validateMethodInput: Validator<MethodInput> = validator(generated.validateMethodInput);
 /** Validates a check as it is saved. */
 export const validateCheckInput: Validator<CheckInput> = validator(generated.validateCheckInput);
 /** Validates a student as typed in. */

@@ -104,6 +104,12 @@ export { stanceFromSteps, type SteppedStance, type Steps, trailFootBackTurn } fr
 // What to read next
 export { type AnswerChance, answerChances } from './planning/answer.ts';
 export {
+  assignHolds,
+  type AssignedHold,
+  type HoldGround,
+  type WantedReading,
+} from './planning/assign-holds.ts';
+export {
   type Candidate,
   LEAST_GAIN_BITS,
   nextReading,

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { ALL_PARALLEL } from '@lotrecht/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { allRoutes } from './app.ts';
 import { saveWorkedCheck, workedCheck } from './test/documents.ts';
@@ -16,6 +17,7 @@ let app: TestApp;
 let owner: TestClient;
 let ids: { studentId: string; lessonId: string; checkId: string };
 const placeId = randomUUID();
+const methodId = randomUUID();
 let colleague: TestClient;
 let stranger: TestClient;
 
@@ -67,6 +69,18 @@ function callOf(route: string): Call | undefined {
     },
     'delete /api/places/:id': { path: `/api/places/${placeId}`, stranger: 'refused' },
     'post /api/places/:id/restore': { path: `/api/places/${placeId}/restore`, body: {}, stranger: 'refused' },
+    'get /api/methods': { path: '/api/methods', stranger: 'own-data' },
+    'put /api/methods/:id': {
+      path: `/api/methods/${methodId}`,
+      body: { revision: 1, method: { ...ALL_PARALLEL, name: 'Taken over' } },
+      stranger: 'refused',
+    },
+    'delete /api/methods/:id': { path: `/api/methods/${methodId}`, stranger: 'refused' },
+    'post /api/methods/:id/restore': {
+      path: `/api/methods/${methodId}/restore`,
+      body: {},
+      stranger: 'refused',
+    },
     'get /api/settings': { path: '/api/settings', stranger: 'own-data' },
     'put /api/settings': { path: '/api/settings', body: {}, stranger: 'refused' },
     'get /api/today/:date': { path: '/api/today/2026-04-17', stranger: 'own-data' },
@@ -111,6 +125,8 @@ beforeAll(async () => {
   stranger = (await app.signedIn(away, 'head')).client;
   ids = await saveWorkedCheck(owner);
   await owner.put(`/api/places/${placeId}`, { revision: 0, name: 'Rim', kind: 'range', marks: [] });
+  const method = { ...ALL_PARALLEL, name: 'Rim school' };
+  await owner.put(`/api/methods/${methodId}`, { revision: 0, method });
 });
 
 afterAll(() => app.stop());
@@ -151,8 +167,8 @@ describe('every route', () => {
     expect((await stranger.send(name.split(' ')[0] ?? '', call?.path ?? '', call?.body)).status).toBe(404);
   });
 
-  // Places belong to the academy: every instructor of it stands on the same ground.
-  const ofOneInstructor = withIds.filter((name) => !name.includes('/api/places/'));
+  // Places and methods belong to the academy: every instructor of it stands on the same ground.
+  const ofOneInstructor = withIds.filter((name) => !/\/api\/(places|methods)\//.test(name));
 
   it.each(ofOneInstructor)('%s answers 404 to another instructor of the academy', async (name) => {
     const call = callOf(name);
@@ -190,6 +206,9 @@ describe('every route', () => {
 
   it('left the owner’s data as it was', async () => {
     expect((await colleague.get(`/api/places/${placeId}`)).body).toMatchObject({ name: 'Rim', revision: 1 });
+    expect((await colleague.get('/api/methods')).body).toMatchObject([
+      { revision: 1, method: { name: 'Rim school', id: `own-${methodId}`, profileVersion: 1 } },
+    ]);
     const answer = await owner.get(`/api/students/${ids.studentId}`);
     expect(answer.body).toMatchObject({ student: { name: 'Runa Feldt', revision: 1 } });
     expect((await owner.get(`/api/checks/${ids.checkId}`)).body).toMatchObject({ revision: 1 });

@@ -1,4 +1,4 @@
-import { endsOf, PLACES, type Point, type SimulatedLine } from './body.ts';
+import { endsOf, type LinePlace, PLACES, type Point, type SimulatedLine } from './body.ts';
 import { type Dice } from './dice.ts';
 import { besideString, type LaidString, readTape } from './ground.ts';
 
@@ -54,14 +54,20 @@ function markUnder(point: Point, foundMm: number, swayMm: number, dice: Dice): {
 export function readGaps(
   line: Exclude<SimulatedLine, 'face'>,
   turnDeg: number,
-  world: { readonly string: LaidString; readonly tools: Tools; readonly dice: Dice },
+  world: {
+    readonly string: LaidString;
+    readonly tools: Tools;
+    readonly dice: Dice;
+    /** Where this student's line is; the usual adult's without. */
+    readonly place?: LinePlace;
+  },
   baseAlong: 'targetLine' | 'rod' = 'targetLine',
 ): SimulatedGaps {
-  const { string, tools, dice } = world;
+  const { string, tools, dice, place = PLACES[line] } = world;
   const onGround = line === 'toes' || line === 'heels';
   const swayMm = onGround ? 0 : tools.swayMm;
   const rod = tools.rodMm !== undefined && !onGround;
-  const ends = endsOf(PLACES[line], turnDeg, rod ? tools.rodMm : undefined);
+  const ends = endsOf(place, turnDeg, rod ? tools.rodMm : undefined);
   const foundMm = rod ? FOUND_MM[line].rod : FOUND_MM[line].bare;
   const lead = markUnder(ends.lead, foundMm, swayMm, dice);
   const trail = markUnder(ends.trail, foundMm, swayMm, dice);

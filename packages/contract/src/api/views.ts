@@ -1,7 +1,10 @@
 import { type LineName } from '@lotrecht/core';
 import {
   type CheckDocument,
+  type CheckRecord,
   type Circumstances,
+  type LineResult,
+  type MethodDocument,
   type PlaceInput,
   type Rebase,
   type ResultDocument,
@@ -53,6 +56,8 @@ export interface CheckView {
   readonly circumstances: Circumstances | null;
   /** What was found out about the target line afterwards; `result` is corrected by it. */
   readonly rebase: Rebase | null;
+  /** What belongs to the set-up beside its readings; null where nothing was noted. */
+  readonly record: CheckRecord | null;
   readonly reason: CheckReason;
   /** UTC, ISO 8601. */
   readonly createdAt: string;
@@ -75,6 +80,7 @@ export interface CheckVersionView {
   readonly document: CheckDocument;
   readonly result: ResultDocument;
   readonly rebase: Rebase | null;
+  readonly record: CheckRecord | null;
   readonly by: string;
   readonly savedAt: string;
 }
@@ -123,6 +129,15 @@ export interface TeeSheetEntry {
   readonly instructorName: string;
   readonly heldOn: string;
   readonly checkCount: number;
+  /** The student's last blind baseline before this lesson, or null without one. */
+  readonly lastCold: LastColdView | null;
+}
+
+/** What a blind baseline left to watch. */
+export interface LastColdView {
+  readonly heldOn: string;
+  /** The line to work on: the instructor's choice, else what came first; null where nothing stood out. */
+  readonly watch: { readonly line: LineName; readonly result: LineResult } | null;
 }
 
 /** The lessons of a day and, for starting the next, the students seen last. */
@@ -149,6 +164,13 @@ export interface InstructorView {
   readonly name: string;
   readonly email: string;
   readonly role: 'head' | 'instructor';
+}
+
+/** An academy's own method. */
+export interface MethodView {
+  readonly id: string;
+  readonly revision: number;
+  readonly method: MethodDocument;
 }
 
 /** A place where balls are hit, with what can be aimed or pointed at. */

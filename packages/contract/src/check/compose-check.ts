@@ -1,96 +1,65 @@
-import { type CheckDocument, type GapsReading, type SquareReading } from '../generated/types.ts';
+import { type CheckDocument } from '../generated/types.ts';
 import { ALL_PARALLEL } from '../method/profiles/all-parallel.ts';
+import { composeObservation, type ReadingTools, type TypedReading } from './typed-reading.ts';
 
-/** Tape readings of the toe line, mm; a field not yet read is absent. */
-export interface ToeReadings {
-  readonly leadGapMm?: number;
-  readonly trailGapMm?: number;
-  readonly baseMm?: number;
-}
+/** What a check is judged by: a shipped method by its name, or the parts of any other, spelled out. */
+export type Judgement = Pick<CheckDocument, 'method' | 'tolerancesDeg' | 'goalsDeg' | 'order' | 'footLine'>;
 
-/** Readings of the face against the square rod, mm; a field not yet read is absent. */
-export interface FaceReadings {
-  readonly heelGapMm?: number;
-  readonly toeGapMm?: number;
-  readonly baseMm?: number;
-}
-
-/** A quick check as it is filled in on the tee. */
-export interface QuickCheck {
+/** A check as it is filled in on the tee. */
+export interface CheckParts extends ReadingTools {
   readonly handedness: CheckDocument['handedness'];
   readonly club: NonNullable<CheckDocument['club']>;
   readonly target: NonNullable<CheckDocument['target']>;
-  readonly toes: ToeReadings;
-  readonly face: FaceReadings;
+  readonly readings: readonly TypedReading[];
   /** How the target line was laid; sighted by eye from 2–3 m without. */
   readonly targetLine?: CheckDocument['targetLine'];
-  /** The shipped method it is judged by. Default All parallel. */
-  readonly method?: NonNullable<CheckDocument['method']>;
-  /** Division of the tape for the feet, mm. Default 5. */
-  readonly tapeDivisionMm?: number;
-  /** Division of the rule for the face, mm. Default 1. */
-  readonly ruleDivisionMm?: number;
+  /** Default All parallel. */
+  readonly judgement?: Judgement;
+  /** Shoe length and flares, where the feet were looked at. */
+  readonly feet?: NonNullable<CheckDocument['feet']>;
+  /** Spread with which the student steps back in, degrees. Default 2, core's. */
+  readonly readdressSdDeg?: number;
 }
 
-/** Division of the tape the feet are read with, mm. */
-const TAPE_DIVISION_MM = 5;
-/** Division of the rule the face is read with, mm. */
-const RULE_DIVISION_MM = 1;
 /** Sighting by eye from 2–3 m behind the ball, degrees. */
 const SIGHTING_BY_EYE_DEG = 0.5;
-
-function toeReading(
-  { leadGapMm, trailGapMm, baseMm }: ToeReadings,
-  resolutionMm: number,
-): readonly GapsReading[] {
-  if (leadGapMm === undefined || trailGapMm === undefined || baseMm === undefined) return [];
-  return [{ line: 'toes', by: 'gaps', leadGapMm, trailGapMm, baseMm, resolutionMm }];
-}
-
-function faceReading(
-  { heelGapMm, toeGapMm, baseMm }: FaceReadings,
-  resolutionMm: number,
-): readonly SquareReading[] {
-  if (heelGapMm === undefined || toeGapMm === undefined || baseMm === undefined) return [];
-  return [{ line: 'face', by: 'square', heelGapMm, toeGapMm, baseMm, resolutionMm }];
-}
 
 /**
  * The check document of what has been read so far, every default written out. A line not fully read is left out,
  * never zero.
  *
- * @returns undefined while no line is complete
- * @example composeCheck({ handedness: 'right', club: { group: 'driver' }, target: { distanceM: 150 }, toes: { leadGapMm: 571, trailGapMm: 602, baseMm: 450 }, face: {} }).observations.length // 1
+ * @returns undefined while no reading is complete
+ * @example composeCheck({ handedness: 'right', club: { group: 'driver' }, target: { distanceM: 150 }, readings: [{ line: 'toes', by: 'gaps', values: { leadGapMm: 571, trailGapMm: 602, baseMm: 450 } }] }).observations.length // 1
  */
-export function composeCheck(check: QuickCheck): CheckDocument | undefined {
-  const observations = [
-    ...toeReading(check.toes, check.tapeDivisionMm ?? TAPE_DIVISION_MM),
-    ...faceReading(check.face, check.ruleDivisionMm ?? RULE_DIVISION_MM),
-  ];
-  const [first, ...others] = observations;
+export function composeCheck(parts: CheckParts): CheckDocument | undefined {
+  const [first, ...others] = parts.readings.flatMap((r) => composeObservation(r, parts) ?? []);
   if (first === undefined) return undefined;
   return {
     format: 'lotrecht-check',
     version: 1,
-    handedness: check.handedness,
-    club: check.club,
-    target: check.target,
-    targetLine: check.targetLine ?? { sightingDeg: SIGHTING_BY_EYE_DEG },
-    method: check.method ?? { id: ALL_PARALLEL.id, version: ALL_PARALLEL.profileVersion },
+    handedness: parts.handedness,
+    club: parts.club,
+    target: parts.target,
+    targetLine: parts.targetLine ?? { sightingDeg: SIGHTING_BY_EYE_DEG },
+    ...(parts.judgement ?? { method: { id: ALL_PARALLEL.id, version: ALL_PARALLEL.profileVersion } }),
+    ...(parts.readdressSdDeg !== undefined && { readdressSdDeg: parts.readdressSdDeg }),
+    ...(parts.feet && { feet: parts.feet }),
     observations: [first, ...others],
   };
 }
 
 /**
- * The readings of a stored quick check, as the fields show them again.
+ * What a stored check is judged by, as `composeCheck` takes it.
  *
- * @example readingsOf({ format: 'lotrecht-check', version: 1, handedness: 'right', targetLine: {}, method: { id: 'first-lesson', version: 1 }, observations: [{ line: 'toes', by: 'gaps', leadGapMm: 571, trailGapMm: 602, baseMm: 450 }] }).toes // { leadGapMm: 571, trailGapMm: 602, baseMm: 450 }
+ * @example judgementOf({ format: 'lotrecht-check', version: 1, handedness: 'right', targetLine: {}, method: { id: 'first-lesson', version: 1 }, observations: [{ line: 'toes', by: 'eye', readingDeg: 1 }] }) // { method: { id: 'first-lesson', version: 1 } }
  */
-export function readingsOf(document: CheckDocument): Pick<QuickCheck, 'toes' | 'face'> {
-  const toes = document.observations.find((o): o is GapsReading => o.line === 'toes' && o.by === 'gaps');
-  const face = document.observations.find((o): o is SquareReading => o.line === 'face' && o.by === 'square');
+export function judgementOf(document: CheckDocument): Judgement {
+  const { method, tolerancesDeg, goalsDeg, order, footLine } = document;
   return {
-    toes: toes ? { leadGapMm: toes.leadGapMm, trailGapMm: toes.trailGapMm, baseMm: toes.baseMm } : {},
-    face: face ? { heelGapMm: face.heelGapMm, toeGapMm: face.toeGapMm, baseMm: face.baseMm } : {},
+    ...(method && { method }),
+    ...(tolerancesDeg && { tolerancesDeg }),
+    ...(goalsDeg && { goalsDeg }),
+    ...(order && { order }),
+    ...(footLine && { footLine }),
   };
 }

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { type CheckDocument } from '../generated/types.ts';
 import { DocumentRefused } from '../refusal/document-refused.ts';
 import { validateCheckDocument } from '../validate.ts';
-import { composeCheck, readingsOf } from './compose-check.ts';
+import { composeCheck, judgementOf } from './compose-check.ts';
+import { composeObservation, typedReading, type TypedReading } from './typed-reading.ts';
 import { feelOfSquaring } from './feel.ts';
 import { groundDrawing } from './ground-drawing.ts';
 import { solveDocument } from './solve-document.ts';
@@ -18,12 +19,18 @@ function refusalsOf(work: () => unknown): DocumentRefused['refusals'] {
   return [];
 }
 
+const toes = (change: Record<string, number> = {}): TypedReading => ({
+  line: 'toes',
+  by: 'gaps',
+  values: { leadGapMm: 571, trailGapMm: 602, baseMm: 450, ...change },
+});
+const face: TypedReading = { line: 'face', by: 'square', values: { heelGapMm: 4, toeGapMm: 1, baseMm: 75 } };
+const valid = (): CheckDocument => composeCheck(quick) as CheckDocument;
 const quick = {
   handedness: 'right',
   club: { group: 'mid-iron' },
   target: { name: 'Barge', distanceM: 150 },
-  toes: { leadGapMm: 571, trailGapMm: 602, baseMm: 450 },
-  face: { heelGapMm: 4, toeGapMm: 1, baseMm: 75 },
+  readings: [toes(), face],
 } as const;
 
 describe('a check document', () => {
@@ -57,7 +64,10 @@ describe('a check document', () => {
   });
 
   it('is refused by core in its own names and units', () => {
-    const document = composeCheck({ ...quick, toes: { ...quick.toes, leadGapMm: 57_100 } }) as CheckDocument;
+    const document = composeCheck({
+      ...quick,
+      readings: [toes({ leadGapMm: 57_100 }), face],
+    }) as CheckDocument;
     expect(refusalsOf(() => solveDocument(document))).toEqual([
       {
         code: 'out-of-range',
@@ -66,7 +76,7 @@ describe('a check document', () => {
           'Read 57100 mm. Look for a digit too many or too few, or a unit that slipped. Type a value from -3000 mm to 3000 mm.',
       },
     ]);
-    const steep = composeCheck({ ...quick, toes: { ...quick.toes, trailGapMm: 1200 } }) as CheckDocument;
+    const steep = composeCheck({ ...quick, readings: [toes({ trailGapMm: 1200 })] }) as CheckDocument;
     expect(refusalsOf(() => solveDocument(steep))[0]).toMatchObject({
       code: 'angle-beyond-45',
       path: '/observations/0/trailGapMm',
@@ -76,13 +86,17 @@ describe('a check document', () => {
 
 describe('a quick check', () => {
   it('is composed of the lines that are complete, never of zeros', () => {
-    expect(composeCheck({ ...quick, toes: { leadGapMm: 571 }, face: {} })).toBeUndefined();
-    const toesOnly = composeCheck({ ...quick, face: { heelGapMm: 4 } });
+    const begun: TypedReading = { line: 'toes', by: 'gaps', values: { leadGapMm: 571 } };
+    expect(composeCheck({ ...quick, readings: [begun] })).toBeUndefined();
+    const toesOnly = composeCheck({ ...quick, readings: [toes(), { ...face, values: { heelGapMm: 4 } }] });
     expect(toesOnly?.observations.map((o) => o.line)).toEqual(['toes']);
   });
 
-  it('shows its readings again as they were typed', () => {
-    expect(readingsOf(composeCheck(quick) as CheckDocument)).toEqual({ toes: quick.toes, face: quick.face });
+  it('keeps a judgement of its own', () => {
+    const judgement = { tolerancesDeg: { toes: [-1, 1] as [number, number] }, order: ['toes' as const] };
+    const document = composeCheck({ ...quick, judgement }) as CheckDocument;
+    expect(judgementOf(document)).toEqual(judgement);
+    expect(judgementOf(valid())).toEqual({ method: { id: 'all-parallel', version: 1 } });
   });
 
   it('feels aimed 10 m left when a line 3.9° to the right is squared at 150 m', () => {
@@ -94,7 +108,7 @@ describe('a quick check', () => {
   });
 
   it('still says what it can while one line is impossible', () => {
-    const document = composeCheck({ ...quick, toes: { ...quick.toes, baseMm: 0 } }) as CheckDocument;
+    const document = composeCheck({ ...quick, readings: [toes({ baseMm: 0 }), face] }) as CheckDocument;
     const { result, refusals } = solveReadable(document);
     expect(Object.keys(result?.lines ?? {})).toEqual(['face']);
     expect(refusals.map((r) => r.path)).toEqual(['/observations/0/baseMm']);
@@ -104,5 +118,41 @@ describe('a quick check', () => {
     const [toes] = groundDrawing(composeCheck({ ...quick, handedness: 'left' }) as CheckDocument).bodyLines;
     expect(toes?.points.lead).toEqual({ xM: 0.571, yM: 0.225 });
     expect(toes?.points.trail).toEqual({ xM: 0.602, yM: -0.225 });
+  });
+});
+
+describe('a reading', () => {
+  it.each<[TypedReading, object]>([
+    [
+      { line: 'hips', by: 'gaps', hold: 2, values: { leadGapMm: 700, trailGapMm: 710, baseMm: 300 } },
+      { hold: 2, resolutionMm: 5, plumbMm: 3, baseUncertaintyMm: 5 },
+    ],
+    [
+      { line: 'hips', by: 'gaps', rod: true, values: { leadGapMm: 300, trailGapMm: 330, baseMm: 1220 } },
+      { rod: true, baseAlong: 'rod', plumbMm: 3 },
+    ],
+    [toes(), { plumbMm: 0 }],
+    [face, { resolutionMm: 1, baseUncertaintyMm: 2 }],
+    [
+      { line: 'face', by: 'faceRod', values: { faceGapMm: 0, tipGapMm: 12, lengthMm: 600 } },
+      { resolutionMm: 5, lengthUncertaintyMm: 5, seatingUncertaintyDeg: 0.5 },
+    ],
+    [{ line: 'eyes', by: 'pointsAt', values: { lateralM: 6, distanceM: 150 } }, { lateralUncertaintyM: 1 }],
+    [{ line: 'knees', by: 'angle', values: { readingDeg: 3 } }, { uncertaintyDeg: 1 }],
+    [{ line: 'knees', by: 'eye', values: { readingDeg: 4 } }, { uncertaintyDeg: 4 }],
+  ])('writes out what it was made with, and comes back as it was typed: %#', (typed, made) => {
+    const observation = composeObservation(typed);
+    expect(observation).toMatchObject({ ...made, ...typed.values, line: typed.line, by: typed.by });
+    if (observation === undefined) throw new Error('every reading is complete');
+    const back = typedReading(observation);
+    expect(back.values).toEqual(typed.values);
+    // A tape of today does not change a reading of yesterday.
+    expect(composeObservation(back, { tapeDivisionMm: 1, windy: true })).toEqual(observation);
+  });
+
+  it('of a bob in wind sways more, on the ground it does not', () => {
+    const hips: TypedReading = { ...toes(), line: 'hips' };
+    expect(composeObservation(hips, { windy: true })).toMatchObject({ plumbMm: 6 });
+    expect(composeObservation(toes(), { windy: true })).toMatchObject({ plumbMm: 0 });
   });
 });

@@ -1,6 +1,6 @@
-import { type MethodDocument } from '../generated/types.ts';
+import { type MethodDocument, type MethodInput } from '../generated/types.ts';
 import { DocumentRefused, type Refusal } from '../refusal/document-refused.ts';
-import { validateMethodDocument } from '../validate.ts';
+import { validateMethodDocument, validateMethodInput } from '../validate.ts';
 
 /**
  * A method profile that can judge: valid by its schema, lo < hi and the goal inside for every line.
@@ -35,4 +35,19 @@ export function requireMethodDocument(value: unknown): MethodDocument {
   });
   if (refusals.length > 0) throw new DocumentRefused(refusals);
   return method;
+}
+
+/**
+ * A method as it is saved, able to judge.
+ *
+ * @throws DocumentRefused with a path below `/method` for everything that is wrong
+ * @example requireMethodInput({ revision: 0, method: ALL_PARALLEL }).revision // 0
+ */
+export function requireMethodInput(value: unknown): MethodInput {
+  const input = validateMethodInput(value);
+  try {
+    return { ...input, method: requireMethodDocument(input.method) };
+  } catch (error) {
+    throw error instanceof DocumentRefused ? error.under('/method') : error;
+  }
 }

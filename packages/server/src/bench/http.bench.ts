@@ -30,8 +30,10 @@ const document = composeCheck({
   handedness: 'right',
   club: { group: 'mid-iron', name: '7-iron' },
   target: { name: 'Barge', distanceM: 150 },
-  toes: { leadGapMm: 571, trailGapMm: 602, baseMm: 450 },
-  face: { heelGapMm: 4, toeGapMm: 1, baseMm: 75 },
+  readings: [
+    { line: 'toes', by: 'gaps', values: { leadGapMm: 571, trailGapMm: 602, baseMm: 450 } },
+    { line: 'face', by: 'square', values: { heelGapMm: 4, toeGapMm: 1, baseMm: 75 } },
+  ],
 });
 if (document === undefined) throw new Error('the worked check is complete');
 const worked = document;

@@ -1,4 +1,10 @@
-import { type CheckReason, type CheckVersionView, type CheckView, type Rebase } from '@lotrecht/contract';
+import {
+  type CheckReason,
+  type CheckRecord,
+  type CheckVersionView,
+  type CheckView,
+  type Rebase,
+} from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
 import { sql, type SqlFragment } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';
@@ -10,7 +16,7 @@ import { visibleStudents } from '../students/visible.ts';
 function selectChecks(where: SqlFragment): SqlFragment {
   return sql`
     SELECT c.id, c.revision, c.lesson_id AS lessonId, c.student_id AS studentId,
-           v.document, v.rebase, v.result, v.phase, v.help, v.place_kind AS place, v.reader, v.reason, c.created_at AS createdAt, v.created_at AS savedAt
+           v.document, v.rebase, v.record, v.result, v.phase, v.help, v.place_kind AS place, v.reader, v.reason, c.created_at AS createdAt, v.created_at AS savedAt
     FROM setup_check c
     JOIN check_version v ON v.academy_id = c.academy_id AND v.check_id = c.id AND v.revision = c.revision
     JOIN student s ON s.academy_id = c.academy_id AND s.id = c.student_id
@@ -85,7 +91,7 @@ export async function listVersions(
   checkId: string,
 ): Promise<readonly CheckVersionView[]> {
   const rows = await db.many<CheckVersionView>(sql`
-    SELECT v.revision, v.reason, v.document, v.rebase, v.result, i.name AS \`by\`, v.created_at AS savedAt
+    SELECT v.revision, v.reason, v.document, v.rebase, v.record, v.result, i.name AS \`by\`, v.created_at AS savedAt
     FROM check_version v
     JOIN setup_check c ON c.academy_id = v.academy_id AND c.id = v.check_id
     JOIN student s ON s.academy_id = c.academy_id AND s.id = c.student_id
@@ -113,6 +119,7 @@ export async function insertCheck(db: Queries, actor: Actor, check: NewCheck): P
 export interface NewVersion extends MeasuredVersion {
   readonly reason: CheckReason;
   readonly rebase: Rebase | null;
+  readonly record: CheckRecord | null;
   readonly saveKey: string;
 }
 
@@ -140,10 +147,11 @@ export async function addVersion(
   if (moved !== 1) return false;
   await db.exec(sql`
     INSERT INTO check_version
-      (academy_id, check_id, revision, reason, document, rebase, result, phase, help, place_kind, reader,
+      (academy_id, check_id, revision, reason, document, rebase, record, result, phase, help, place_kind, reader,
        core_version, save_key, instructor_id)
     VALUES (${actor.academyId}, ${id}, ${revision + 1}, ${version.reason}, ${JSON.stringify(version.document)},
             ${version.rebase === null ? null : JSON.stringify(version.rebase)},
+            ${version.record === null ? null : JSON.stringify(version.record)},
             ${JSON.stringify(version.result)}, ${bindCircumstances(version.circumstances)},
             ${version.result.core}, ${version.saveKey}, ${actor.instructorId})`);
   await replaceMeasuredLines(db, actor, { checkId: id, studentId, isNew: revision === 0 }, version);

@@ -4,6 +4,7 @@ import {
   type CheckView,
   type SavedCheckView,
   solveDocument,
+  type TodayView,
 } from '@lotrecht/contract';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { saveWorkedCheck, workedCheck } from '../test/documents.ts';
@@ -96,6 +97,60 @@ describe('a new check sent twice', () => {
     const answers = await Promise.all([1, 2, 3].map(() => client.put(`/api/checks/${id}`, check, headers)));
     expect(answers.map((a) => a.status)).toEqual([200, 200, 200]);
     expect((await client.get(`/api/checks/${id}/versions`)).body).toHaveLength(1);
+  });
+});
+
+describe('what belongs to a set-up beside its readings', () => {
+  const record = {
+    revealed: true,
+    feltDeg: -2,
+    guess: { line: 'toes', readingDeg: 1 },
+    priority: 'face',
+    items: { 'grip-pressure': 'watch', flare: 'fits' },
+    ball: { behindLeadHeelMm: 160, stanceMm: 400 },
+  } as const;
+
+  it('is kept with its version and given back', async () => {
+    await client.put(path(), { ...correction(602), record });
+    expect((await client.get(path())).body).toMatchObject({ revision: 2, record });
+    const versions = (await client.get(`${path()}/versions`)).body as CheckVersionView[];
+    expect(versions.map((v) => v.record)).toEqual([record, null]);
+  });
+
+  it('is watched for next time: the instructor’s choice before what came first', async () => {
+    const circumstances = { phase: 'baseline', help: 'blind', place: 'range', reader: 'instructor' };
+    const watched = async (): Promise<unknown> => {
+      const { earlier } = (await client.get('/api/today/2026-04-18')).body as TodayView;
+      return earlier[0]?.lastCold?.watch?.line;
+    };
+    await client.put(path(), { ...correction(602), circumstances });
+    expect(await watched()).toBe('toes');
+    await client.put(path(), { ...correction(602, 2), circumstances, record });
+    expect(await watched()).toBe('face');
+  });
+
+  it('is refused where it cannot be: an unknown item, a look by another hand, a look that is no measurement', async () => {
+    const afterLook = workedCheck();
+    const refused = async (bad: object): Promise<unknown> =>
+      (await client.put(path(), { ...correction(602), record: bad })).body;
+    expect(await refused({ items: { swing: 'fix' } })).toMatchObject({
+      errors: [{ code: 'unknown-field', path: '/record/items/swing' }],
+    });
+    expect(await refused({ afterLook: { ...afterLook, handedness: 'left' } })).toMatchObject({
+      errors: [{ path: '/record/afterLook/handedness' }],
+    });
+    expect(await refused({ afterLook: workedCheck('right', 1200) })).toMatchObject({
+      errors: [{ code: 'angle-beyond-45', path: '/record/afterLook/observations/0/trailGapMm' }],
+    });
+  });
+
+  it('turns with the hand', async () => {
+    await client.put(path(), { ...correction(602), record: { afterLook: workedCheck() } });
+    const student = { revision: 1, name: 'Runa Feldt', handedness: 'left', minor: false, notes: '' };
+    await client.put(`/api/students/${ids.studentId}`, student);
+    expect((await client.get(path())).body).toMatchObject({
+      record: { afterLook: { handedness: 'left' } },
+    });
   });
 });
 

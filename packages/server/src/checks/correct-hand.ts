@@ -19,11 +19,16 @@ export async function recomputeForHand(
 ): Promise<void> {
   for (const check of await listChecksOfStudent(tx, actor, studentId)) {
     const document = { ...check.document, handedness };
+    const afterLook = check.record?.afterLook;
     const version = {
       reason: 'hand-corrected',
       document,
       result: solveDocument(document, { rebase: check.rebase ?? undefined }),
       rebase: check.rebase,
+      record:
+        check.record && afterLook
+          ? { ...check.record, afterLook: { ...afterLook, handedness } }
+          : check.record,
       circumstances: check.circumstances,
       saveKey: randomUUID(),
     } as const;

@@ -69,10 +69,27 @@ export async function saveCheck(
 }
 
 function solve(input: CheckInput): ResultDocument {
+  requireAfterLook(input);
   try {
     return solveDocument(input.document, { rebase: input.rebase });
   } catch (error) {
     throw error instanceof DocumentRefused ? error.under('/document') : error;
+  }
+}
+
+/** What was read after the look has to be a measurement too, of the same player. */
+function requireAfterLook({ document, record }: CheckInput): void {
+  const afterLook = record?.afterLook;
+  if (afterLook === undefined) return;
+  const path = '/record/afterLook';
+  if (afterLook.handedness !== document.handedness) {
+    const message = `It is the same player: ${document.handedness}-handed.`;
+    throw new DocumentRefused([{ code: 'not-allowed', path: `${path}/handedness`, message }]);
+  }
+  try {
+    solveDocument(afterLook);
+  } catch (error) {
+    throw error instanceof DocumentRefused ? error.under(path) : error;
   }
 }
 
@@ -99,6 +116,7 @@ async function store(
       result,
       circumstances: input.circumstances ?? null,
       rebase: input.rebase ?? null,
+      record: input.record ?? null,
       saveKey: saveKey ?? randomUUID(),
     },
   );

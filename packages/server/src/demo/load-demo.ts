@@ -10,7 +10,7 @@ import { hashPassword } from '../identity/passwords.ts';
 import { insertLesson } from '../lessons/lesson-repository.ts';
 import { insertPlace } from '../places/place-repository.ts';
 import { insertStudent } from '../students/student-repository.ts';
-import { simulateCheck } from './simulate.ts';
+import { openLesson, simulateCheck } from './simulate.ts';
 import { type DemoStudent, INSTRUCTORS, LANDMARKS, RAFTS, STUDENTS } from './students.ts';
 
 const SEED = 20_260_417;
@@ -70,16 +70,18 @@ async function loadStudent(
     await insertLesson(tx, actor, lessonId, { revision: 0, studentId, heldOn, notes: '', placeId });
     // Today's lessons are still to be held.
     if (daysAgo === 0) continue;
+    const held = openLesson(student, lesson, dice);
     for (let n = 0; n < 3; n++) {
       const id = randomUUID();
-      const document = simulateCheck(student, lesson, lesson + n, dice);
+      const { document, record, rebase, circumstances } = simulateCheck(held, n);
       await insertCheck(tx, actor, { id, lessonId, studentId });
       const version = {
         reason: 'entered',
         document,
-        result: solveDocument(document),
-        rebase: null,
-        circumstances: { phase: 'baseline', help: 'blind', place: 'range', reader: 'instructor' },
+        result: solveDocument(document, { rebase }),
+        rebase: rebase ?? null,
+        record: record ?? null,
+        circumstances,
         saveKey: randomUUID(),
       } as const;
       await addVersion(tx, actor, { id, studentId, revision: 0 }, version);

@@ -1,51 +1,175 @@
-import { composeCheck, type CheckDocument } from '@lotrecht/contract';
-import { type Dice, readTape } from '@lotrecht/simulation';
-import { CLUBS, type DemoClub, type DemoStudent, RAFTS } from './students.ts';
+import {
+  type CheckDocument,
+  type CheckInput,
+  type Circumstances,
+  composeCheck,
+  type TypedReading,
+  typedReading,
+} from '@lotrecht/contract';
+import {
+  type Dice,
+  type LaidString,
+  type LinePlace,
+  layString,
+  PLACES,
+  readGaps,
+  readSquare,
+} from '@lotrecht/simulation';
+import { type BodyLine, CLUBS, type DemoClub, type DemoStudent, RAFTS } from './students.ts';
 
-function radians(degrees: number): number {
-  return (degrees * Math.PI) / 180;
+/** One made-up set-up as it would be saved. */
+export type DemoCheck = Pick<CheckInput, 'document' | 'record' | 'rebase'> & {
+  readonly circumstances: Circumstances;
+};
+
+/** A lesson in which set-ups are simulated: its string is laid once. */
+export interface DemoLesson {
+  readonly student: DemoStudent;
+  /** Counted from the student's first. */
+  readonly lesson: number;
+  readonly string: LaidString;
+  readonly dice: Dice;
+}
+
+const LAYING = { separationM: 6, stakeMm: 5, sightingDeg: 0.5 };
+const TARGET_LINE = { stakeSeparationM: 6, stakeMm: 5, sightingDeg: 0.5 };
+const TAPE = { divisionMm: 5, swayMm: 3, baseErrorMm: 5 };
+const ROD_MM = 1220;
+/** A junior's share of an adult's lengths. */
+const JUNIOR = 0.82;
+/** What rods in sight leave of a fault. */
+const LEFT_BY_RODS = 0.3;
+/** The last lessons are checked in full, those before by face and toes. */
+const FULL_LESSONS = 2;
+/** How a full check is spread over holds, as the application would. */
+const HOLDS: readonly { readonly line: BodyLine; readonly rod: boolean; readonly hold: number }[] = [
+  { line: 'shoulders', rod: true, hold: 1 },
+  { line: 'eyes', rod: false, hold: 1 },
+  { line: 'hips', rod: true, hold: 2 },
+  { line: 'knees', rod: false, hold: 2 },
+  { line: 'toes', rod: false, hold: 2 },
+];
+
+/** Lays the string of a lesson. */
+export function openLesson(student: DemoStudent, lesson: number, dice: Dice): DemoLesson {
+  return { student, lesson, string: layString(LAYING, dice), dice };
+}
+
+/** The ground is shared with the simulator: only the place of a line is the student's own. */
+function placeOf(line: BodyLine, student: DemoStudent, club: DemoClub): LinePlace {
+  const usual = PLACES[line];
+  const scale = student.minor ? JUNIOR : 1;
+  const { middle, lengthMm, tiltDeg } = usual;
+  const isFeet = line === 'toes' || line === 'heels';
+  return {
+    middle: { x: middle.x * scale, y: middle.y * scale, z: middle.z * scale },
+    lengthMm: (isFeet ? stanceOf(club) + (line === 'toes' ? 50 : 0) : lengthMm) * scale,
+    tiltDeg,
+  };
+}
+
+/** Where every line of the student truly stands in one hold, φ in degrees. */
+function standOf(
+  { student, lesson, dice }: DemoLesson,
+  help: Circumstances['help'],
+): (line: BodyLine) => number {
+  const share = help === 'rods' ? LEFT_BY_RODS : 1;
+  const toes = student.toesDeg(lesson, student.lessons) * share;
+  const stepped = student.spreadDeg * dice.normal(1);
+  const lines = student.linesDeg?.(toes) ?? {};
+  return (line) => (lines[line] ?? toes) + stepped;
 }
 
 /**
- * One simulated check: the student stands with a true angle around their own mean, the ends are marked with an
- * error, and the tape is read to its division. Nothing here knows how the application computes angles.
+ * One simulated set-up: the student stands with a true angle around their own mean, the ends are marked with an error,
+ * and the tape is read to its division. Nothing here knows how the application computes angles.
+ *
+ * @param n counted from the lesson's first set-up; the third is coached, with rods in sight
  */
-export function simulateCheck(
-  student: DemoStudent,
-  lesson: number,
-  clubIndex: number,
-  dice: Dice,
-): CheckDocument {
-  const club = CLUBS[clubIndex % CLUBS.length] ?? CLUBS[0];
+export function simulateCheck(lesson: DemoLesson, n: number): DemoCheck {
+  const { student, dice, string } = lesson;
+  const coached = n === 2;
+  const club = CLUBS[(lesson.lesson + (n === 1 ? 1 : 0)) % CLUBS.length] ?? CLUBS[0];
   if (club === undefined) throw new Error('the demo has no clubs');
-  const trueToes = student.toesDeg(lesson, student.lessons) + student.spreadDeg * dice.normal(1);
-  const trueFace = student.faceDeg(club) + 0.5 * student.spreadDeg * dice.normal(1);
-  const base = stanceOf(club, student.minor) + 12 * dice.normal(1);
-  const lead = (student.minor ? 470 : 560) + 20 * dice.normal(1);
-  const trail = lead + base * Math.tan(radians(trueToes));
-  const heel = 5 + dice.uniform() * 3;
-  const toe = heel - 75 * Math.tan(radians(trueFace));
   const raft = RAFTS[club.raft] ?? RAFTS[0];
+  const help = coached ? 'rods' : 'blind';
+  const full = n !== 1 && lesson.lesson >= student.lessons - FULL_LESSONS;
+  const stands = [1, 2, 3].map(() => standOf(lesson, help));
+  const observations = [
+    readFace(lesson, club, coached),
+    ...(full ? HOLDS : [{ line: 'toes', rod: false, hold: 1 } as const]).map(({ line, rod, hold }) => ({
+      ...readGaps(
+        line,
+        stands[hold - 1]?.(line) ?? 0,
+        {
+          string,
+          dice,
+          tools: { ...TAPE, ...(rod && { rodMm: ROD_MM }) },
+          place: placeOf(line, student, club),
+        },
+        rod ? 'rod' : 'targetLine',
+      ),
+      hold,
+      // A rod's length is known, and a tape shows whole millimetres at the best.
+      ...(rod && { baseMm: ROD_MM }),
+    })),
+  ];
+  const readings = observations.map((o): TypedReading => {
+    const read = typedReading(o as CheckDocument['observations'][number]);
+    const { madeWith: _byToday, ...typed } = read;
+    const values = Object.fromEntries(
+      Object.entries(typed.values).map(([name, mm]) => [name, Math.round(mm)]),
+    );
+    return { ...typed, values };
+  });
   const document = composeCheck({
     handedness: student.handedness,
     club: { group: club.group, name: club.name },
     target: { name: raft.name, distanceM: raft.distanceM },
-    toes: {
-      leadGapMm: readTape(lead + 3 * dice.normal(1), 5),
-      trailGapMm: readTape(trail + 3 * dice.normal(1), 5),
-      baseMm: readTape(base + 5 * dice.normal(1), 5),
-    },
-    face: {
-      heelGapMm: readTape(heel + dice.normal(1), 1),
-      toeGapMm: readTape(toe + dice.normal(1), 1),
-      baseMm: 75,
-    },
+    targetLine: TARGET_LINE,
+    readings,
+    ...(student.method && { judgement: { method: { id: student.method, version: 1 } } }),
+    ...(student.flareDeg && {
+      feet: {
+        shoeLengthMm: 290,
+        leadFlareDeg: student.flareDeg.lead,
+        trailFlareDeg: student.flareDeg.trail,
+      },
+    }),
   });
   if (document === undefined) throw new Error('a simulated check is always complete');
-  return document;
+  const side = student.handedness === 'right' ? 1 : -1;
+  const felt = student.feltDeg ?? 0;
+  return {
+    document,
+    circumstances: {
+      phase: coached ? 'coached' : 'baseline',
+      help,
+      place: 'range',
+      reader: 'instructor',
+    },
+    ...(!coached && {
+      record: { revealed: true, feltDeg: Math.round(10 * side * (felt + 1.5 * dice.normal(1))) / 10 },
+    }),
+    ...(student.laidOffDeg !== undefined &&
+      lesson.lesson === student.lessons - 1 && {
+        rebase: { turnedDeg: student.laidOffDeg, uncertaintyDeg: 0.2 },
+      }),
+  };
 }
 
-function stanceOf(club: DemoClub, minor: boolean): number {
+function readFace({ student, dice, string }: DemoLesson, club: DemoClub, coached: boolean): object {
+  const mean = student.faceDeg(club) * (coached ? LEFT_BY_RODS : 1);
+  const face = readSquare(mean + 0.5 * student.spreadDeg * dice.normal(1), {
+    string,
+    dice,
+    divisionMm: 1,
+    squareDeg: 0.2,
+  });
+  return { ...face, baseMm: 75 };
+}
+
+function stanceOf({ group }: DemoClub): number {
   const widths = {
     wedge: 300,
     'short-iron': 350,
@@ -54,5 +178,5 @@ function stanceOf(club: DemoClub, minor: boolean): number {
     'fairway-wood': 460,
     driver: 500,
   };
-  return widths[club.group] * (minor ? 0.85 : 1);
+  return widths[group];
 }

@@ -1,3 +1,6 @@
+/** Lines of the body that the demo reads. */
+export type BodyLine = 'toes' | 'heels' | 'knees' | 'hips' | 'shoulders' | 'eyes';
+
 /** What the simulator knows about a made-up student and the application has to find out. All angles φ, degrees. */
 export interface DemoStudent {
   readonly name: string;
@@ -7,6 +10,8 @@ export interface DemoStudent {
   readonly notes: string;
   /** True toe line at lesson k of n. */
   readonly toesDeg: (k: number, n: number) => number;
+  /** True φ of the other body lines beside that toe line; a line that is not named stands as the toes do. */
+  readonly linesDeg?: (toes: number) => Partial<Record<BodyLine, number>>;
   /** True face by club. */
   readonly faceDeg: (club: DemoClub) => number;
   /** Spread from one stand to the next. */
@@ -14,6 +19,14 @@ export interface DemoStudent {
   readonly lessons: number;
   /** Days since the last lesson; 0 is a lesson today. */
   readonly daysSinceLast: number;
+  /** A shipped method other than All parallel. */
+  readonly method?: string;
+  /** From square, outward. */
+  readonly flareDeg?: { readonly lead: number; readonly trail: number };
+  /** Where the student feels aimed, φ. Default square. */
+  readonly feltDeg?: number;
+  /** The string of the last lesson was found turned by this, right positive. */
+  readonly laidOffDeg?: number;
 }
 
 /** A club with its group, as a check names it. */
@@ -111,6 +124,9 @@ export const STUDENTS: readonly DemoStudent[] = [
     spreadDeg: 0.9,
     notes: 'Soles the driver open.',
     toesDeg: steady(0.8),
+    // Feet as they like, the shoulders are judged.
+    linesDeg: () => ({ knees: -1, hips: -0.6, shoulders: -0.8, eyes: -0.4 }),
+    method: 'shoulders-and-eyes-rule',
     faceDeg: openWithLongClubs,
   },
   {
@@ -135,6 +151,9 @@ export const STUDENTS: readonly DemoStudent[] = [
     spreadDeg: 1,
     notes: 'Lead foot flared; judge by the heels once they are read.',
     toesDeg: steady(-2.4),
+    // The lead foot is flared: the toe line lies, heels and body are nearly square.
+    linesDeg: () => ({ heels: 0.2, knees: 0.4, hips: 0.3, shoulders: 0.6, eyes: 0.4 }),
+    flareDeg: { lead: 22, trail: 0 },
     faceDeg: slightlyOpen,
   },
   {
@@ -147,6 +166,7 @@ export const STUDENTS: readonly DemoStudent[] = [
     spreadDeg: 1.4,
     notes: 'Feels aimed far left when square.',
     toesDeg: cured(8.1, 3),
+    feltDeg: -1,
     faceDeg: slightlyOpen,
   },
   {
@@ -171,6 +191,7 @@ export const STUDENTS: readonly DemoStudent[] = [
     spreadDeg: 1,
     notes: 'Feet closed, shoulders square: ask which he feels.',
     toesDeg: steady(5),
+    linesDeg: () => ({ knees: 3.2, hips: 1.4, shoulders: 0.3, eyes: 0.2 }),
     faceDeg: slightlyOpen,
   },
   {
@@ -183,6 +204,7 @@ export const STUDENTS: readonly DemoStudent[] = [
     spreadDeg: 1.2,
     notes: '',
     toesDeg: steady(0.2),
+    laidOffDeg: 1.4,
     faceDeg: slightlyOpen,
   },
 ];

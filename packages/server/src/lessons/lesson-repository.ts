@@ -7,6 +7,9 @@ import { visibleStudents } from '../students/visible.ts';
 /** A lesson without its checks. */
 export type LessonRow = Omit<LessonView, 'checks'>;
 
+/** A line of the tee sheet as it is stored. */
+export type TeeSheetRow = Omit<TeeSheetEntry, 'lastCold'>;
+
 /** A lesson as the driver gives it: booleans are numbers. */
 type StoredLesson = Omit<LessonRow, 'windy'> & { readonly windy: number };
 
@@ -98,8 +101,8 @@ function selectTeeSheet(where: SqlFragment): SqlFragment {
 }
 
 /** The lessons of one day. */
-export function listLessonsOfDay(db: Queries, actor: Actor, day: string): Promise<readonly TeeSheetEntry[]> {
-  return db.many<TeeSheetEntry>(
+export function listLessonsOfDay(db: Queries, actor: Actor, day: string): Promise<readonly TeeSheetRow[]> {
+  return db.many<TeeSheetRow>(
     selectTeeSheet(sql`l.academy_id = ${actor.academyId} AND ${visibleStudents(actor)} AND l.held_on = ${day}
       AND l.deleted_at IS NULL AND s.deleted_at IS NULL ORDER BY l.created_at, l.id`),
   );
@@ -111,8 +114,8 @@ export function listLessonsBefore(
   actor: Actor,
   day: string,
   limit: number,
-): Promise<readonly TeeSheetEntry[]> {
-  return db.many<TeeSheetEntry>(
+): Promise<readonly TeeSheetRow[]> {
+  return db.many<TeeSheetRow>(
     selectTeeSheet(sql`l.academy_id = ${actor.academyId} AND ${visibleStudents(actor)} AND l.held_on < ${day}
       AND l.deleted_at IS NULL AND s.deleted_at IS NULL
       ORDER BY l.held_on DESC, l.id DESC LIMIT ${limit}`),

@@ -7,6 +7,7 @@ import { idParam } from '../http/params.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { type Route } from '../http/route.ts';
 import { requireActor } from '../identity/session-cookie.ts';
+import { withLastCold } from './last-cold.ts';
 import { findLesson, listLessonsBefore, listLessonsOfDay, setLessonDeleted } from './lesson-repository.ts';
 import { saveLesson } from './save-lesson.ts';
 
@@ -35,8 +36,13 @@ export function lessonRoutes(db: Database): readonly Route[] {
         const date = requireDay(ctx.params['date']);
         const view: TodayView = {
           date,
-          lessons: await listLessonsOfDay(db, actor, date),
-          earlier: await listLessonsBefore(db, actor, date, EARLIER_LESSONS),
+          lessons: await withLastCold(db, actor, await listLessonsOfDay(db, actor, date), date),
+          earlier: await withLastCold(
+            db,
+            actor,
+            await listLessonsBefore(db, actor, date, EARLIER_LESSONS),
+            date,
+          ),
         };
         ctx.body = view;
       },

@@ -8,8 +8,10 @@ export function workedCheck(handedness: 'right' | 'left' = 'right', trailGapMm =
     handedness,
     club: { group: 'mid-iron', name: '7-iron' },
     target: { name: 'Barge', distanceM: 150 },
-    toes: { leadGapMm: 571, trailGapMm, baseMm: 450 },
-    face: { heelGapMm: 4, toeGapMm: 1, baseMm: 75 },
+    readings: [
+      { line: 'toes', by: 'gaps', values: { leadGapMm: 571, trailGapMm, baseMm: 450 } },
+      { line: 'face', by: 'square', values: { heelGapMm: 4, toeGapMm: 1, baseMm: 75 } },
+    ],
   });
   if (document === undefined) throw new Error('the worked check is complete');
   return document;

@@ -1,0 +1,138 @@
+import { type LineName } from '@lotrecht/core';
+import { type CheckDocument } from '../generated/types.ts';
+
+/** One reading of a check document. */
+export type ObservationEntry = CheckDocument['observations'][number];
+
+/** How a line is read. */
+export type WayOfReading = ObservationEntry['by'];
+
+/** A reading as it is filled in: a field not yet read is absent. */
+export interface TypedReading {
+  readonly line: LineName;
+  readonly by: WayOfReading;
+  /** A rod was held across. Default false. */
+  readonly rod?: boolean;
+  /** The uninterrupted stand it was taken in. Default 1. */
+  readonly hold?: number;
+  /** Numbers by the document's field names. */
+  readonly values: Readonly<Record<string, number>>;
+  /** What a stored reading was made with, instead of today's tools. */
+  readonly madeWith?: Readonly<Record<string, number | string>>;
+}
+
+/** What a reading is made with. */
+export interface ReadingTools {
+  /** Division of the tape, mm. Default 5. */
+  readonly tapeDivisionMm?: number;
+  /** Division of the rule at the face, mm. Default 1. */
+  readonly ruleDivisionMm?: number;
+  /** Bobs sway more. Default false. */
+  readonly windy?: boolean;
+}
+
+/** The fields that are typed or tapped, in the order the tape is read. */
+export const FIELDS_OF_WAY = {
+  gaps: ['leadGapMm', 'trailGapMm', 'baseMm'],
+  square: ['heelGapMm', 'toeGapMm', 'baseMm'],
+  faceRod: ['faceGapMm', 'tipGapMm', 'lengthMm'],
+  pointsAt: ['lateralM', 'distanceM'],
+  angle: ['readingDeg'],
+  eye: ['readingDeg'],
+} as const satisfies Record<WayOfReading, readonly string[]>;
+
+/** Division of the tape the body is read with, mm. */
+const TAPE_DIVISION_MM = 5;
+/** Division of the rule the face is read with, mm. */
+const RULE_DIVISION_MM = 1;
+/** Sway of a bob hung from the body in calm air and in wind, mm. */
+const SWAY_MM = { calm: 3, windy: 6 } as const;
+const BASE_UNCERTAINTY_MM = 5;
+const SQUARE_BASE_UNCERTAINTY_MM = 2;
+/** How repeatably a rod seats on the face until it has been reseated five times, degrees. */
+const SEATING_DEG = 0.5;
+/** Of a point at the target, m, where the look along the rod was not told. */
+const LATERAL_UNCERTAINTY_M = 1;
+const GAUGE_DEG = 1;
+/** Of a judge whose eye nobody has measured. */
+const EYE_DEG = 4;
+const ON_THE_GROUND: readonly LineName[] = ['toes', 'heels'];
+
+/** Everything about a reading that is not typed, as today's tools make it. */
+function madeWithToday(
+  reading: TypedReading,
+  tools: ReadingTools,
+): Readonly<Record<string, number | string>> {
+  const tape = tools.tapeDivisionMm ?? TAPE_DIVISION_MM;
+  switch (reading.by) {
+    case 'gaps': {
+      const sway = tools.windy === true ? SWAY_MM.windy : SWAY_MM.calm;
+      return {
+        // A rod's length is known and lies along the rod; marks on the ground are read along the string.
+        ...(reading.rod === true && { baseAlong: 'rod' }),
+        resolutionMm: tape,
+        plumbMm: ON_THE_GROUND.includes(reading.line) ? 0 : sway,
+        baseUncertaintyMm: BASE_UNCERTAINTY_MM,
+      };
+    }
+    case 'square':
+      return {
+        resolutionMm: tools.ruleDivisionMm ?? RULE_DIVISION_MM,
+        baseUncertaintyMm: SQUARE_BASE_UNCERTAINTY_MM,
+      };
+    case 'faceRod':
+      return {
+        resolutionMm: tape,
+        lengthUncertaintyMm: BASE_UNCERTAINTY_MM,
+        seatingUncertaintyDeg: SEATING_DEG,
+      };
+    case 'pointsAt':
+      return { lateralUncertaintyM: LATERAL_UNCERTAINTY_M };
+    case 'angle':
+      return { uncertaintyDeg: GAUGE_DEG };
+    case 'eye':
+      return { uncertaintyDeg: EYE_DEG };
+  }
+}
+
+/**
+ * A reading of a check document with everything it was made with written out.
+ *
+ * @returns undefined while a field is missing: a line not fully read is left out, never zero
+ * @example composeObservation({ line: 'toes', by: 'gaps', values: { leadGapMm: 571, trailGapMm: 602, baseMm: 450 } }).plumbMm // 0
+ */
+export function composeObservation(
+  reading: TypedReading,
+  tools: ReadingTools = {},
+): ObservationEntry | undefined {
+  const { line, by, rod, hold, values, madeWith } = reading;
+  if (FIELDS_OF_WAY[by].some((field) => values[field] === undefined)) return undefined;
+  return {
+    line,
+    by,
+    ...(rod === true && { rod }),
+    ...(hold !== undefined && hold !== 1 && { hold }),
+    ...(madeWith ?? madeWithToday(reading, tools)),
+    ...values,
+  } as ObservationEntry;
+}
+
+/**
+ * A stored reading as its fields show it again; what it was made with stays with it.
+ *
+ * @example typedReading({ line: 'face', by: 'eye', readingDeg: 4, uncertaintyDeg: 4 }).values // { readingDeg: 4 }
+ */
+export function typedReading(observation: ObservationEntry): TypedReading {
+  const { line, by, hold, ...rest } = observation;
+  const { rod, ...others } = rest as Record<string, number | string | boolean>;
+  const typed: readonly string[] = FIELDS_OF_WAY[by];
+  const entries = Object.entries(others) as [string, number | string][];
+  return {
+    line,
+    by,
+    ...(rod === true && { rod }),
+    ...(hold !== undefined && { hold }),
+    values: Object.fromEntries(entries.filter(([name]) => typed.includes(name))) as Record<string, number>,
+    madeWith: Object.fromEntries(entries.filter(([name]) => !typed.includes(name))),
+  };
+}

@@ -1,0 +1,68 @@
+import {
+  type CheckRecord,
+  type LastColdView,
+  type ResultDocument,
+  type TeeSheetEntry,
+} from '@lotrecht/contract';
+import { type Queries } from '../database/database.ts';
+import { sql, type SqlFragment } from '../database/sql.ts';
+import { type Actor } from '../http/context.ts';
+import { visibleStudents } from '../students/visible.ts';
+import { type TeeSheetRow } from './lesson-repository.ts';
+
+interface ColdRow {
+  readonly studentId: string;
+  readonly heldOn: string;
+  readonly result: ResultDocument;
+  readonly record: CheckRecord | null;
+}
+
+/** The instructor's own choice goes before what the readings put first. */
+function watchOf({ result, record }: ColdRow): LastColdView['watch'] {
+  const line = record?.priority ?? result.fixFirst ?? result.likelyFirst;
+  const read = line === null ? undefined : result.lines[line];
+  return line === null || read === undefined ? null : { line, result: read };
+}
+
+function listOf(ids: readonly string[]): SqlFragment {
+  return ids.reduce((list, id) => sql`${list}, ${id}`, sql`NULL`);
+}
+
+/** The newest blind baseline of each student before a day. */
+async function listLastColds(
+  db: Queries,
+  actor: Actor,
+  studentIds: readonly string[],
+  day: string,
+): Promise<readonly ColdRow[]> {
+  if (studentIds.length === 0) return [];
+  return db.many<ColdRow>(sql`
+    SELECT s.id AS studentId, l.held_on AS heldOn, v.result, v.record
+    FROM student s
+    JOIN setup_check c ON c.academy_id = s.academy_id AND c.id = (
+      SELECT cc.id
+      FROM lesson cl
+      JOIN setup_check cc ON cc.academy_id = cl.academy_id AND cc.lesson_id = cl.id AND cc.deleted_at IS NULL
+      JOIN check_version cv ON cv.academy_id = cc.academy_id AND cv.check_id = cc.id AND cv.revision = cc.revision
+      WHERE cl.academy_id = s.academy_id AND cl.student_id = s.id AND cl.deleted_at IS NULL
+        AND cl.held_on < ${day} AND cv.phase = 'baseline' AND cv.help = 'blind'
+      ORDER BY cl.held_on DESC, cc.created_at DESC LIMIT 1)
+    JOIN lesson l ON l.academy_id = c.academy_id AND l.id = c.lesson_id
+    JOIN check_version v ON v.academy_id = c.academy_id AND v.check_id = c.id AND v.revision = c.revision
+    WHERE s.academy_id = ${actor.academyId} AND ${visibleStudents(actor)} AND s.id IN (${listOf(studentIds)})`);
+}
+
+/** A tee sheet with what to watch: the last blind baseline of each student before a day. */
+export async function withLastCold(
+  db: Queries,
+  actor: Actor,
+  rows: readonly TeeSheetRow[],
+  day: string,
+): Promise<readonly TeeSheetEntry[]> {
+  const studentIds = [...new Set(rows.map((r) => r.studentId))];
+  const colds = new Map((await listLastColds(db, actor, studentIds, day)).map((c) => [c.studentId, c]));
+  return rows.map((row) => {
+    const cold = colds.get(row.studentId);
+    return { ...row, lastCold: cold === undefined ? null : { heldOn: cold.heldOn, watch: watchOf(cold) } };
+  });
+}

@@ -15,9 +15,9 @@ import {
 } from '@lotrecht/contract';
 import { type CheckDraft } from '../../drafts/draft-store.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
-import { fieldErrorsOf } from './field-errors.ts';
-import { type FieldKey, FIELDS, fieldsFrom, parseFields, readingsFrom, type TypedFields } from './fields.ts';
-import { readUsual } from './usual-readings.ts';
+import { fieldErrorsOf } from './readings/field-errors.ts';
+import { type FieldKey, FIELDS, fieldsFrom, parseFields, readingsFrom, type TypedFields } from './readings/fields.ts';
+import { readUsual } from './readings/usual-readings.ts';
 
 /** A first check is a blind baseline on the range, read by the instructor, until it is said otherwise. */
 export const FIRST_CIRCUMSTANCES: Circumstances = {

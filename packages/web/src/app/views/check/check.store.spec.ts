@@ -14,7 +14,7 @@ import { type CheckDraft, DraftStore } from '../../drafts/draft-store.ts';
 import { SessionStore } from '../../session/session.store.ts';
 import { CheckContent } from './check-content.ts';
 import { CheckStore } from './check.store.ts';
-import { type FieldKey } from './fields.ts';
+import { type FieldKey } from './readings/fields.ts';
 
 const CHECK_ID = '11111111-1111-4111-8111-111111111111';
 const student: StudentView = {

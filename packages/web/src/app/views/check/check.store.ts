@@ -15,8 +15,8 @@ import { toProblem } from '../../api/problem.ts';
 import { type CheckDraft, DraftStore } from '../../drafts/draft-store.ts';
 import { SessionStore } from '../../session/session.store.ts';
 import { CheckContent, type MethodChoice } from './check-content.ts';
-import { type FieldKey, unfinishedLine } from './fields.ts';
-import { keepUsual } from './usual-readings.ts';
+import { type FieldKey, unfinishedLine } from './readings/fields.ts';
+import { keepUsual } from './readings/usual-readings.ts';
 
 /** Where what is on the screen is kept. */
 export type KeptState = 'nothing-typed' | 'on-this-device' | 'saving' | 'waiting' | 'conflict' | 'kept';

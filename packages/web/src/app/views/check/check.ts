@@ -31,11 +31,11 @@ import { Undo } from '../../ui/undo.ts';
 import { type LineKey } from '../../ui/words.ts';
 import { CheckContent } from './check-content.ts';
 import { CheckStore } from './check.store.ts';
-import { GroundSheet } from './ground-sheet.ts';
-import { Circumstances } from './circumstances.ts';
-import { FindingPanel } from './finding-panel.ts';
-import { ReadingFields } from './reading-fields.ts';
-import { StringBoard } from './string-board.ts';
+import { GroundSheet } from './ground/ground-sheet.ts';
+import { Circumstances } from './ground/circumstances.ts';
+import { FindingPanel } from './finding/finding-panel.ts';
+import { ReadingFields } from './readings/reading-fields.ts';
+import { StringBoard } from './board/string-board.ts';
 import { VersionList } from './version-list.ts';
 
 @Component({

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { feelOfSquaring, type LineResult, type ResultDocument } from '@lotrecht/contract';
-import { Bob } from '../../ui/bob.ts';
+import { Bob } from '../../../ui/bob.ts';
 import {
   angleText,
   leanOf,
@@ -9,7 +9,7 @@ import {
   moveText,
   percentText,
   uncertaintyText,
-} from '../../ui/words.ts';
+} from '../../../ui/words.ts';
 
 /** What the readings say, for the instructor and for the student who looks over the shoulder. */
 @Component({

@@ -10,7 +10,7 @@ import {
 } from '@angular/core';
 import { Subject, debounceTime } from 'rxjs';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { CheckStore } from './check.store.ts';
+import { CheckStore } from '../check.store.ts';
 import { FIELD_GROUPS, fieldAfter, type FieldKey, fieldOf } from './fields.ts';
 import { afterKey, NumberPad, type PadKey } from './number-pad.ts';
 

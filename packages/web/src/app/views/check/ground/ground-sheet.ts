@@ -21,15 +21,15 @@ import {
   type TargetLineChoice,
 } from '@lotrecht/contract';
 import { degreesFromRadians } from '@lotrecht/core';
-import { type ApiProblem, toProblem } from '../../api/problem.ts';
-import { SettingsStore } from '../../settings/settings.store.ts';
-import { bearingText } from '../../ui/bearings.ts';
-import { NumberField } from '../../ui/number-field.ts';
-import { ProblemNote } from '../../ui/problem-note.ts';
-import { TargetLineFields } from '../../ui/target-line-fields.ts';
-import { angleText, leanOf, LINE_TITLES, type LineKey } from '../../ui/words.ts';
-import { FIRST_CIRCUMSTANCES } from './check-content.ts';
-import { CheckStore } from './check.store.ts';
+import { type ApiProblem, toProblem } from '../../../api/problem.ts';
+import { SettingsStore } from '../../../settings/settings.store.ts';
+import { bearingText } from '../../../ui/bearings.ts';
+import { NumberField } from '../../../ui/number-field.ts';
+import { ProblemNote } from '../../../ui/problem-note.ts';
+import { TargetLineFields } from '../../../ui/target-line-fields.ts';
+import { angleText, leanOf, LINE_TITLES, type LineKey } from '../../../ui/words.ts';
+import { FIRST_CIRCUMSTANCES } from '../check-content.ts';
+import { CheckStore } from '../check.store.ts';
 import { HELPS, PHASES, PLACES, READERS } from './circumstance-words.ts';
 import { checkLineText } from './line-text.ts';
 

@@ -1,5 +1,5 @@
 import { type CheckDocument, groundDrawing, type LineResult, type ResultDocument } from '@lotrecht/contract';
-import { angleText, leanOf, type Lean, LINE_TITLES, type LineKey } from '../../ui/words.ts';
+import { angleText, leanOf, type Lean, LINE_TITLES, type LineKey } from '../../../ui/words.ts';
 
 /** A point of the board in millimetres on the ground: x right, y down the screen, which is away from the target. */
 export interface BoardPoint {

@@ -2,9 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, output, signal } 
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { type CheckDocument, type PlaceMark } from '@lotrecht/contract';
 import { catchError, map, of, switchMap } from 'rxjs';
-import { PlaceApi } from '../../api/place-api.ts';
-import { CLUB_GROUPS } from '../../ui/words.ts';
-import { CheckStore } from './check.store.ts';
+import { PlaceApi } from '../../../api/place-api.ts';
+import { CLUB_GROUPS } from '../../../ui/words.ts';
+import { CheckStore } from '../check.store.ts';
 import { circumstancesText } from './circumstance-words.ts';
 import { checkLineText } from './line-text.ts';
 

@@ -1,6 +1,6 @@
 import { type CheckDocument } from '@lotrecht/contract';
 import { radiansFromDegrees, targetLineUncertainty } from '@lotrecht/core';
-import { lineUncertaintyText } from '../../ui/target-line-fields.ts';
+import { lineUncertaintyText } from '../../../ui/target-line-fields.ts';
 
 /** The target line's share of every ± of a check. @example "± 1.0°" */
 export function checkLineText({

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { mdiBackspaceOutline } from '@mdi/js';
-import { Icon } from '../../ui/icon.ts';
+import { Icon } from '../../../ui/icon.ts';
 
 /** What a key of the pad does. */
 export type PadKey = 'next' | 'back' | 'sign' | '.' | `${number}`;

@@ -77,6 +77,7 @@ export {
   type TypedReading,
   type WayOfReading,
 } from './check/typed-reading.ts';
+export { type LineDifference, lessonDifferences, type ReadSetup } from './check/lesson-differences.ts';
 export { adviseNext, type AdviceGround, atHandOf } from './check/next-advice.ts';
 export { ballOfCheck, type Cause, causeOf, chainsOfResult } from './check/cause.ts';
 export { type Feel, feelOfSquaring } from './check/feel.ts';
@@ -94,6 +95,7 @@ export { type LotrechtDocument, readDocument } from './reading/read-document.ts'
 export { ALL_PARALLEL } from './method/profiles/all-parallel.ts';
 export { type ClubGroup, USUAL_OF_CLUB, USUAL_STATURE_M, type UsualOfClub } from './method/ball-table.ts';
 export { type JudgedBy, judgedBy, judgedByMethod } from './method/judged-by.ts';
+export { judgementByMethod } from './method/judgement-of-method.ts';
 export { requireMethodDocument, requireMethodInput } from './method/require-method.ts';
 export { settingGeometry, type SettingFigure } from './method/setting-geometry.ts';
 export { SHIPPED_METHODS } from './method/shipped-methods.ts';

@@ -26,8 +26,10 @@ export function groundDrawing(document: CheckDocument): GroundDrawing {
   const observations = document.observations.map((o) => toCoreUnits(o) as Observation);
   const square = observations.find((o) => o.by === 'square');
   return {
+    // A line that was read again is drawn where it was read first.
     bodyLines: observations
       .filter((o) => o.by === 'gaps')
+      .filter((o, index, all) => all.findIndex((other) => other.line === o.line) === index)
       .map((o) => ({ line: o.line, points: bodyLinePoints(o, document.handedness) })),
     face: square ? leadingEdgePoints(square, document.handedness, EDGE_BEHIND_BALL_M) : null,
   };

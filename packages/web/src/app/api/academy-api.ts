@@ -15,7 +15,7 @@ import {
 import { type Observable } from 'rxjs';
 
 /** What can be deleted, and brought back. */
-export type Deletable = 'students' | 'lessons' | 'checks' | 'places';
+export type Deletable = 'students' | 'lessons' | 'checks' | 'places' | 'methods';
 
 /** The academy's data over HTTP: students, lessons, checks. Ids are chosen here, so that a save can be sent again. */
 @Injectable({ providedIn: 'root' })

@@ -1,6 +1,6 @@
 import { Injectable } from '@angular/core';
-import { type CheckDocument, type Circumstances, type Rebase } from '@lotrecht/contract';
 import { Dexie, type EntityTable } from 'dexie';
+import { contentOfFirstDraft, type FirstDraft } from './upgrade-drafts.ts';
 
 /** What was typed into a check and not yet kept by the server. Ids only: no name ever lies on the device. */
 export interface CheckDraft {
@@ -9,15 +9,8 @@ export interface CheckDraft {
   readonly instructorId: string;
   /** The stored revision it was typed over; 0 for a new check. */
   readonly revision: number;
-  /** The fields exactly as typed, so that a slip survives too. */
-  readonly fields: Readonly<Record<string, string>>;
-  readonly club: NonNullable<CheckDocument['club']>;
-  readonly target: NonNullable<CheckDocument['target']>;
-  /** Absent in drafts of an earlier version. */
-  readonly targetLine?: CheckDocument['targetLine'];
-  readonly circumstances?: Circumstances | null;
-  readonly rebase?: Rebase | null;
-  readonly method?: NonNullable<CheckDocument['method']>;
+  /** Everything the check holds, as the check view writes and reads it; its fields exactly as typed. */
+  readonly content: unknown;
   /** The same for every try of one save. */
   readonly saveKey: string;
   readonly updatedAt: string;
@@ -28,7 +21,18 @@ class DraftDatabase extends Dexie {
 
   constructor() {
     super('lotrecht');
-    this.version(1).stores({ drafts: 'checkId, [instructorId+lessonId], instructorId' });
+    const stores = { drafts: 'checkId, [instructorId+lessonId], instructorId' };
+    this.version(1).stores(stores);
+    this.version(2)
+      .stores(stores)
+      .upgrade((transaction) =>
+        transaction
+          .table<FirstDraft & { content?: unknown }>('drafts')
+          .toCollection()
+          .modify((draft) => {
+            draft.content ??= contentOfFirstDraft(draft);
+          }),
+      );
   }
 }
 

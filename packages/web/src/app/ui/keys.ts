@@ -13,7 +13,15 @@ export const KEYS: readonly KeyHelp[] = [
   { key: 'g', face: 'g', does: 'Station: line, eye, mark and aids', leadsTo: '/station' },
   { key: 'p', face: 'p', does: 'Places', leadsTo: '/places' },
   { key: 'a', face: 'a', does: 'Account', leadsTo: '/account' },
-  { key: 'n', face: 'n', does: 'In a check: next check, once this one is kept' },
+  { key: 'b', face: 'b', does: 'In a check: begin the next hold' },
+  { key: ' ', face: 'Space', does: 'In a hold: this card is done' },
+  { key: 'f', face: 'f', does: 'In a check: to the fields of the tape' },
+  { key: 'c', face: 'c', does: 'In a check: change what is read' },
+  { key: 'r', face: 'r', does: 'In a covered check: reveal it' },
+  { key: 'h', face: 'h held', does: 'In a check: the board as it should be' },
+  { key: 'i', face: 'i', does: 'In a check: ball, feet and other items' },
+  { key: 'x', face: 'x', does: 'In a check: lead and trail change sides on the screen' },
+  { key: 'n', face: 'n', does: 'In a check: next rep, once this one is kept' },
   { key: 'k', face: 'k', does: 'In a check: keep it' },
   { key: 'm', face: 'm', does: 'In a check: draw angles larger, and back' },
   { key: 'v', face: 'v', does: 'In a check: show its versions' },
@@ -21,7 +29,11 @@ export const KEYS: readonly KeyHelp[] = [
   { key: 'l', face: 'l', does: 'In a check: to its lesson' },
   { key: 'ArrowLeft', face: '← →', does: 'On the landmark strip: 0.1°, with Shift 1°' },
   { key: 'Enter', face: 'Enter', does: 'In a reading: to the next one; after the last, keep' },
-  { key: 'Escape', face: 'Esc', does: 'Leave a reading, so that the letters above work; close what is open' },
+  {
+    key: 'Escape',
+    face: 'Esc',
+    does: 'Leave a reading, so that the letters above work; close what is open; end a hold',
+  },
 ];
 
 /** Whether a key belongs to a field, or to the browser because a modifier is held. */

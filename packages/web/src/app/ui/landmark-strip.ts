@@ -10,6 +10,8 @@ const LEAST_DEG = 10;
 /** Labels closer than this share of the strip stand in another row. */
 const LABEL_SHARE = 17;
 const ROWS = 3;
+/** A point that was chosen and not looked for has no uncertainty of its own; core wants more than none. */
+const EXACT_DEG = 1e-6;
 
 interface Placed extends PlaceMark {
   readonly left: number;
@@ -28,12 +30,13 @@ interface Placed extends PlaceMark {
       role="slider"
       tabindex="0"
       aria-orientation="horizontal"
-      aria-label="Where it points among the landmarks"
+      [attr.aria-label]="label()"
       [attr.aria-valuemin]="-halfDeg()"
       [attr.aria-valuemax]="halfDeg()"
       [attr.aria-valuenow]="pointed() ?? 0"
       [attr.aria-valuetext]="said() ?? 'nothing pointed at yet'"
-      (click)="tap($event)"
+      (pointerdown)="hold($event)"
+      (pointermove)="drag($event)"
       (keydown)="turn($event)"
     >
       @for (tick of ticks(); track tick.deg) {
@@ -59,16 +62,19 @@ interface Placed extends PlaceMark {
         <div class="pointer" [style.left.%]="left"></div>
       }
     </div>
-    <p class="said" role="status">{{ said() ?? 'Tap where the rod points.' }}</p>
+    <p class="said" role="status">{{ said() ?? ask() }}</p>
   `,
   styleUrl: './landmark-strip.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LandmarkStrip {
   readonly marks = input.required<readonly PlaceMark[]>();
+  readonly label = input('Where it points among the landmarks');
+  /** What is asked for before anything was tapped. */
+  readonly ask = input('Tap where the rod points.');
   /** The mark that bearings are told from. */
   readonly targetId = input.required<string | null>();
-  /** Standard uncertainty of the look along the rod, degrees. */
+  /** Standard uncertainty of the look along the rod, degrees; 0 where nothing is looked along. */
   readonly sightingDeg = input(0.5);
   readonly distanceUnit = input<'m' | 'yd'>('m');
   /** Bearing that was tapped, degrees from the place's zero. */
@@ -112,20 +118,32 @@ export class LandmarkStrip {
   protected readonly said = computed(() => {
     const pointed = this.pointed();
     const target = this.marks().find((m) => m.id === this.targetId());
+    const sightingDeg = this.sightingDeg();
     if (pointed === null || target === undefined) return null;
     const { bearingRad, lateralM, lateralUncertaintyM } = pointedAt(
       radiansFromDegrees(pointed),
       { distanceM: target.distanceM, bearingRad: radiansFromDegrees(target.bearingDeg) },
-      radiansFromDegrees(this.sightingDeg()),
+      radiansFromDegrees(sightingDeg === 0 ? EXACT_DEG : sightingDeg),
     );
     const unit = this.distanceUnit();
-    const half = 1.96 * lateralUncertaintyM;
+    const half = sightingDeg === 0 ? 0 : 1.96 * lateralUncertaintyM;
     const deg = degreesFromRadians(bearingRad);
     if (Math.abs(deg) < 0.05) return `On ${target.name}`;
-    return `${bearingText(deg)} of ${target.name}: ${metresText(lateralM, unit)} at its distance, ± ${metresText(half, unit, 'plain')}`;
+    return `${bearingText(deg)} of ${target.name}: ${metresText(lateralM, unit)} at its distance${half > 0 ? `, ± ${metresText(half, unit, 'plain')}` : ''}`;
   });
 
-  protected tap(event: MouseEvent): void {
+  /** A tap points; held, the pointer is swept along until it is let go. */
+  protected hold(event: PointerEvent): void {
+    const strip = event.currentTarget as HTMLElement;
+    strip.setPointerCapture(event.pointerId);
+    this.pointAt(event);
+  }
+
+  protected drag(event: PointerEvent): void {
+    if ((event.currentTarget as HTMLElement).hasPointerCapture(event.pointerId)) this.pointAt(event);
+  }
+
+  private pointAt(event: PointerEvent): void {
     const strip = event.currentTarget as HTMLElement;
     const share = (event.clientX - strip.getBoundingClientRect().left - strip.clientLeft) / strip.clientWidth;
     this.point((2 * share - 1) * this.halfDeg());

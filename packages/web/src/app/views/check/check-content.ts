@@ -2,21 +2,38 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import {
   ALL_PARALLEL,
   type CheckDocument,
+  type CheckRecord,
   type CheckView,
   type Circumstances,
   composeCheck,
+  composeObservation,
   composeTargetLine,
-  type Equipment,
+  judgedBy,
+  type Judgement,
+  judgementOf,
   type LessonView,
-  readingsOf,
+  type OwnMethod,
+  type PlaceMark,
   type Rebase,
   solveReadable,
   type StudentView,
 } from '@lotrecht/contract';
-import { type CheckDraft } from '../../drafts/draft-store.ts';
+import { degreesFromRadians, radiansFromDegrees, targetLineUncertainty } from '@lotrecht/core';
+import { Subject } from 'rxjs';
 import { SettingsStore } from '../../settings/settings.store.ts';
+import { type LineKey } from '../../ui/words.ts';
+import { linesOfPlan, spreadOverHolds } from './holds/plan.ts';
+import { NOT_BEGUN, type Run } from './holds/run.ts';
+import {
+  entriesFrom,
+  type Entry,
+  type FieldKey,
+  type LengthUnit,
+  parseEntry,
+  toTyped,
+} from './readings/entry.ts';
 import { fieldErrorsOf } from './readings/field-errors.ts';
-import { type FieldKey, FIELDS, fieldsFrom, parseFields, readingsFrom, type TypedFields } from './readings/fields.ts';
+import { PlanEdits } from './readings/plan-edits.ts';
 import { readUsual } from './readings/usual-readings.ts';
 
 /** A first check is a blind baseline on the range, read by the instructor, until it is said otherwise. */
@@ -27,56 +44,98 @@ export const FIRST_CIRCUMSTANCES: Circumstances = {
   reader: 'instructor',
 };
 
-type Divisions = Pick<Equipment, 'tapeDivisionMm' | 'ruleDivisionMm'>;
+/** What a check is judged by: a shipped method by name, or an own one whose parts are spelled out. */
+export interface Judged {
+  readonly judgement: Judgement;
+  readonly ownMethod?: OwnMethod;
+}
 
-/** A shipped method by id and version. */
-export type MethodChoice = NonNullable<CheckDocument['method']>;
+const DEFAULT_JUDGED: Judged = {
+  judgement: { method: { id: ALL_PARALLEL.id, version: ALL_PARALLEL.profileVersion } },
+};
 
-const DEFAULT_METHOD: MethodChoice = { id: ALL_PARALLEL.id, version: ALL_PARALLEL.profileVersion };
+/** Everything that a draft keeps of a check. */
+export interface DraftContent {
+  readonly entries: readonly Entry[];
+  readonly unit: LengthUnit;
+  readonly club: NonNullable<CheckDocument['club']>;
+  readonly target: NonNullable<CheckDocument['target']>;
+  readonly targetLine: CheckDocument['targetLine'];
+  readonly feet: NonNullable<CheckDocument['feet']> | null;
+  readonly circumstances: Circumstances | null;
+  readonly rebase: Rebase | null;
+  readonly judged: Judged;
+  readonly record: CheckRecord;
+  readonly run: Run;
+}
 
 /** What a check holds while it is open: what is typed, under which circumstances, and what core makes of it. */
 @Injectable()
 export class CheckContent {
   private readonly settings = inject(SettingsStore);
-  private readonly typedFields = signal<TypedFields>({});
-  private readonly settledFields = signal<TypedFields>({});
+  private readonly typedEntries = signal<readonly Entry[]>([]);
+  private readonly settledEntries = signal<readonly Entry[]>([]);
+  private readonly changes = new Subject<void>();
 
   readonly student = signal<StudentView | null>(null);
   readonly lesson = signal<LessonView | null>(null);
+  /** What is seen from where the lesson is held. */
+  readonly marks = signal<readonly PlaceMark[]>([]);
+  /** A stored check has been seen: nothing about it is covered any more. */
+  readonly stored = signal(false);
+  readonly unit = signal<LengthUnit>('mm');
   readonly club = signal<NonNullable<CheckDocument['club']>>({ group: 'mid-iron' });
   readonly target = signal<NonNullable<CheckDocument['target']>>({});
   readonly targetLine = signal<CheckDocument['targetLine']>({});
+  readonly feet = signal<NonNullable<CheckDocument['feet']> | null>(null);
   /** Null for a stored check whose circumstances were not recorded: they are not made up afterwards. */
   readonly circumstances = signal<Circumstances | null>(FIRST_CIRCUMSTANCES);
-  /** Divisions of tape and rule that the readings were made with, mm. */
-  private readonly divisions = signal<Divisions | null>(null);
-  readonly method = signal<MethodChoice>(DEFAULT_METHOD);
+  readonly judged = signal<Judged>(DEFAULT_JUDGED);
   /** What was found out about the target line afterwards; null while it stands as laid. */
   readonly rebase = signal<Rebase | null>(null);
-  readonly typed = this.typedFields.asReadonly();
+  readonly record = signal<CheckRecord>({});
+  readonly run = signal<Run>(NOT_BEGUN);
 
-  readonly parsed = computed(() => parseFields(this.settledFields()));
+  readonly entries = this.typedEntries.asReadonly();
+  /** Something was changed by hand. */
+  readonly changed = this.changes.asObservable();
 
-  readonly document = computed(() => {
-    const student = this.student();
-    if (student === null) return undefined;
-    const { tapeDivisionMm, ruleDivisionMm } = this.divisions() ?? this.settings.settings().equipment;
-    return composeCheck({
-      handedness: student.handedness,
-      club: this.club(),
-      target: this.target(),
-      targetLine: this.targetLine(),
-      method: this.method(),
-      tapeDivisionMm,
-      ruleDivisionMm,
-      ...readingsFrom(this.parsed()),
-    });
+  readonly equipment = computed(() => this.settings.settings().equipment);
+  readonly windy = computed(() => this.lesson()?.windy ?? false);
+  /** Tolerances, goals, order and foot line in use. */
+  readonly rules = computed(() =>
+    judgedBy({ ...this.judged().judgement, observations: [] as unknown } as CheckDocument),
+  );
+  readonly footLine = computed(() => this.rules().footLine ?? 'toes');
+  readonly targetLineUncertaintyDeg = computed(() => {
+    const { stakeSeparationM, stakeMm, sightingDeg } = this.targetLine();
+    const laid = degreesFromRadians(
+      targetLineUncertainty({
+        ...(stakeSeparationM !== undefined && { stakeSeparationM }),
+        ...(stakeMm !== undefined && { stakeM: stakeMm / 1000 }),
+        ...(sightingDeg !== undefined && { sightingRad: radiansFromDegrees(sightingDeg) }),
+      }),
+    );
+    return this.rebase()?.uncertaintyDeg ?? laid;
   });
+
+  private readonly composed = computed(() => ({
+    lines: this.settledEntries().filter((e) => !e.look && this.observationOf(e) !== undefined),
+    look: this.settledEntries().filter((e) => e.look && this.observationOf(e) !== undefined),
+  }));
+
+  readonly document = computed(() => this.compose(this.composed().lines));
+  /** What was read again after the look; undefined without. */
+  readonly lookDocument = computed(() => this.compose(this.composed().look));
 
   /** What the settled readings say; recomputed at every completed field. */
   readonly solution = computed(() => {
     const document = this.document();
     return document === undefined ? null : solveReadable(document, { rebase: this.rebase() ?? undefined });
+  });
+  readonly lookSolution = computed(() => {
+    const document = this.lookDocument();
+    return document === undefined ? null : solveReadable(document);
   });
 
   /** What they said before the target line was found wrong; null while it stands as laid. */
@@ -85,88 +144,240 @@ export class CheckContent {
     return document === undefined || this.rebase() === null ? null : solveReadable(document).result;
   });
 
-  readonly fieldErrors = computed(() =>
-    fieldErrorsOf(this.parsed(), this.document(), this.solution()?.refusals ?? []),
-  );
+  /** A blind baseline is covered until it is revealed, so that guesses stay guesses. */
+  readonly covered = computed(() => {
+    const circumstances = this.circumstances();
+    return (
+      !this.stored() &&
+      this.record().revealed !== true &&
+      circumstances?.phase === 'baseline' &&
+      circumstances.help === 'blind'
+    );
+  });
+  /** What may be seen of the solution. */
+  readonly shown = computed(() => (this.covered() ? null : this.solution()));
 
-  /** Every line that was begun is read, and every field of the quick check is filled. */
+  readonly fieldErrors = computed(() => {
+    const [entries, unit] = [this.settledEntries(), this.unit()];
+    const { lines, look } = this.composed();
+    const of = (composed: readonly Entry[], refusals = this.solution()?.refusals ?? []) =>
+      fieldErrorsOf(entries, unit, { composed, refusals });
+    return new Map([...of(look, this.lookSolution()?.refusals ?? []), ...of(lines)]);
+  });
+
+  /** Every reading that was planned is there and can be one. */
   readonly complete = computed(
     () =>
-      this.fieldErrors().size === 0 && FIELDS.every(({ key }) => this.parsed().get(key)?.kind === 'value'),
+      this.fieldErrors().size === 0 &&
+      this.settledEntries().length > 0 &&
+      this.settledEntries().every((entry) =>
+        parseEntry(entry, this.unit()).every((f) => f.parsed.kind === 'value'),
+      ),
   );
 
-  /** A stored check keeps the divisions it was read with, whatever the tape is today; a new one takes today's. */
-  readWith(stored: CheckDocument | undefined): void {
-    const divisionOf = (line: 'toes' | 'face', usual: number): number => {
-      const read = stored?.observations.find((o) => o.line === line && 'resolutionMm' in o);
-      return read !== undefined && 'resolutionMm' in read ? (read.resolutionMm ?? usual) : usual;
-    };
-    const { tapeDivisionMm, ruleDivisionMm } = this.settings.settings().equipment;
-    this.divisions.set(
-      stored === undefined
-        ? null
-        : {
-            tapeDivisionMm: divisionOf('toes', tapeDivisionMm),
-            ruleDivisionMm: divisionOf('face', ruleDivisionMm),
-          },
-    );
-  }
+  /** How many fields were filled, of how many: all that a covered check says. */
+  readonly filled = computed(() => {
+    const fields = this.entries().flatMap((e) => parseEntry(e, this.unit()).filter((f) => !f.kept));
+    return { of: fields.length, done: fields.filter((f) => f.parsed.kind === 'value').length };
+  });
+
+  /** What is to be read, and how. */
+  readonly plan = new PlanEdits(this, (edit) => this.edit(edit));
 
   /** What the hand typed, digit by digit. */
   type(key: FieldKey, text: string): void {
-    this.typedFields.update((fields) => ({ ...fields, [key]: text }));
+    this.typedEntries.update((entries) => withField(entries, key, text));
+    this.touch();
   }
 
   /** The field is complete: left, or paused at. */
   settle(key: FieldKey): void {
-    const text = this.typedFields()[key] ?? '';
-    if ((this.settledFields()[key] ?? '') === text) return;
-    this.settledFields.update((fields) => ({ ...fields, [key]: text }));
+    const [id, name = ''] = splitKey(key);
+    const text = this.typedEntries().find((e) => e.id === id)?.fields[name] ?? '';
+    const settled = this.settledEntries().find((e) => e.id === id);
+    if (settled === undefined || (settled.fields[name] ?? '') === text) return;
+    this.settledEntries.update((entries) => withField(entries, key, text));
+  }
+
+  /** Several fields at once, complete at once: what was tapped. */
+  fill(entryId: string, fields: Entry['fields'], madeWith?: Entry['madeWith']): void {
+    this.edit((entries) =>
+      entries.map((e) =>
+        e.id === entryId ? { ...e, fields: { ...e.fields, ...fields }, ...(madeWith && { madeWith }) } : e,
+      ),
+    );
   }
 
   settleAll(): void {
-    this.settledFields.set(this.typedFields());
+    this.settledEntries.set(this.typedEntries());
   }
 
-  showDraft(draft: CheckDraft): void {
-    this.show(draft.fields as TypedFields, draft.club, draft.target);
-    this.targetLine.set(draft.targetLine ?? this.usualLine());
-    this.circumstances.set(draft.circumstances === undefined ? FIRST_CIRCUMSTANCES : draft.circumstances);
-    this.rebase.set(draft.rebase ?? null);
-    this.method.set(draft.method ?? DEFAULT_METHOD);
+  /** Changes something beside the readings. */
+  set<K extends 'club' | 'target' | 'targetLine' | 'feet' | 'circumstances' | 'rebase' | 'judged' | 'run'>(
+    what: K,
+    value: DraftContent[K],
+  ): void {
+    (this[what] as unknown as { set: (value: DraftContent[K]) => void }).set(value);
+    this.touch();
   }
 
-  showStored({ document, circumstances, rebase }: CheckView): void {
-    this.show(
-      fieldsFrom(readingsOf(document)),
-      document.club ?? { group: 'mid-iron' },
-      document.target ?? {},
+  note(change: Partial<CheckRecord>): void {
+    this.record.update((record) =>
+      Object.fromEntries(Object.entries({ ...record, ...change }).filter(([, value]) => value !== undefined)),
     );
-    this.targetLine.set(document.targetLine);
-    this.readWith(document);
-    this.circumstances.set(circumstances);
-    this.rebase.set(rebase);
-    this.method.set(document.method ?? DEFAULT_METHOD);
+    this.touch();
   }
 
-  /** A new check: bases, club and target as the last time, circumstances as the last check of the lesson. */
+  showDraft(draft: DraftContent): void {
+    this.show(draft);
+  }
+
+  showStored({ document, circumstances, rebase, record }: CheckView): void {
+    const { afterLook, ownMethod, ...rest } = record ?? {};
+    this.show({
+      entries: [
+        ...entriesFrom(document.observations, false),
+        ...(afterLook ? entriesFrom(afterLook.observations, true) : []),
+      ],
+      unit: 'mm',
+      club: document.club ?? { group: 'mid-iron' },
+      target: document.target ?? {},
+      targetLine: document.targetLine,
+      feet: document.feet ?? null,
+      circumstances,
+      rebase,
+      judged: { judgement: judgementOf(document), ...(ownMethod && { ownMethod }) },
+      record: rest,
+      run: { ...NOT_BEGUN, phase: 'tape' },
+    });
+  }
+
+  /** A new check: the lines, ways, club and target of the last one, circumstances as the last one of the lesson. */
   showUsual(): void {
     const usual = readUsual();
-    this.show(usual.bases, usual.club, usual.target);
-    this.targetLine.set(this.usualLine());
-    this.circumstances.set(this.lesson()?.checks.at(-1)?.circumstances ?? FIRST_CIRCUMSTANCES);
-    this.rebase.set(null);
-    this.method.set(this.lesson()?.checks.at(-1)?.document.method ?? usual.method ?? DEFAULT_METHOD);
+    const last = this.lesson()?.checks.at(-1);
+    const judged: Judged =
+      last === undefined
+        ? (usual.judged ?? DEFAULT_JUDGED)
+        : {
+            judgement: judgementOf(last.document),
+            ...(last.record?.ownMethod && { ownMethod: last.record.ownMethod }),
+          };
+    this.show({
+      entries: [],
+      unit: this.settings.settings().lengthUnit,
+      club: last?.document.club ?? usual.club,
+      target: last?.document.target ?? usual.target,
+      targetLine: composeTargetLine(this.settings.targetLineAt(this.lesson()?.placeId ?? null)).targetLine,
+      feet: last?.document.feet ?? null,
+      circumstances: last?.circumstances ?? FIRST_CIRCUMSTANCES,
+      rebase: null,
+      judged,
+      record: {},
+      run: NOT_BEGUN,
+    });
+    const { order } = this.rules();
+    const lines: readonly LineKey[] = linesOfPlan(usual.plan, {
+      order,
+      footLine: this.footLine(),
+      own: usual.lines,
+    });
+    const entries = spreadOverHolds(
+      lines.map((line) => this.plan.entryOf(line)),
+      order,
+    );
+    this.typedEntries.set(entries);
+    this.settledEntries.set(entries);
   }
 
-  private usualLine(): CheckDocument['targetLine'] {
-    return composeTargetLine(this.settings.targetLineAt(this.lesson()?.placeId ?? null)).targetLine;
+  /** Everything that a draft keeps. */
+  snapshot(): DraftContent {
+    return {
+      entries: this.entries(),
+      unit: this.unit(),
+      club: this.club(),
+      target: this.target(),
+      targetLine: this.targetLine(),
+      feet: this.feet(),
+      circumstances: this.circumstances(),
+      rebase: this.rebase(),
+      judged: this.judged(),
+      record: this.record(),
+      run: this.run(),
+    };
   }
 
-  private show(fields: TypedFields, club: CheckDraft['club'], target: CheckDraft['target']): void {
-    this.typedFields.set(fields);
-    this.settledFields.set(fields);
-    this.club.set(club);
-    this.target.set(target);
+  /** What is saved beside the document; undefined where nothing was noted. */
+  savedRecord(): CheckRecord | undefined {
+    const afterLook = this.lookDocument();
+    const { ownMethod } = this.judged();
+    const record: CheckRecord = {
+      ...this.record(),
+      ...(afterLook && { afterLook }),
+      ...(ownMethod && { ownMethod }),
+    };
+    return Object.keys(record).length === 0 ? undefined : record;
   }
+
+  private observationOf(entry: Entry) {
+    return composeObservation(toTyped(entry, this.unit()), this.tools());
+  }
+
+  private readonly tools = computed(() => {
+    const { tapeDivisionMm, ruleDivisionMm } = this.equipment();
+    return { tapeDivisionMm, ruleDivisionMm, windy: this.windy() };
+  });
+
+  private compose(entries: readonly Entry[]): CheckDocument | undefined {
+    const student = this.student();
+    const feet = this.feet();
+    if (student === null) return undefined;
+    return composeCheck({
+      ...this.tools(),
+      handedness: student.handedness,
+      club: this.club(),
+      target: this.target(),
+      targetLine: this.targetLine(),
+      judgement: this.judged().judgement,
+      ...(feet && { feet }),
+      readings: entries.map((e) => toTyped(e, this.unit())),
+    });
+  }
+
+  /** Changes which readings there are; what was typed into the others stays as it is. */
+  private edit(change: (entries: readonly Entry[]) => readonly Entry[]): void {
+    this.settleAll();
+    this.typedEntries.update(change);
+    this.settleAll();
+    this.touch();
+  }
+
+  private touch(): void {
+    this.changes.next();
+  }
+
+  private show(content: DraftContent): void {
+    this.typedEntries.set(content.entries);
+    this.settledEntries.set(content.entries);
+    this.unit.set(content.unit);
+    this.club.set(content.club);
+    this.target.set(content.target);
+    this.targetLine.set(content.targetLine);
+    this.feet.set(content.feet);
+    this.circumstances.set(content.circumstances);
+    this.rebase.set(content.rebase);
+    this.judged.set(content.judged);
+    this.record.set(content.record);
+    this.run.set(content.run);
+  }
+}
+
+function splitKey(key: FieldKey): readonly [string, string] {
+  const dot = key.lastIndexOf('.');
+  return [key.slice(0, dot), key.slice(dot + 1)];
+}
+
+function withField(entries: readonly Entry[], key: FieldKey, text: string): readonly Entry[] {
+  const [id, name] = splitKey(key);
+  return entries.map((e) => (e.id === id ? { ...e, fields: { ...e.fields, [name]: text } } : e));
 }

@@ -1,10 +1,9 @@
 import { inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import {
-  type CheckDocument,
   type CheckView,
-  type Circumstances,
   type LessonView,
-  type Rebase,
+  type PlaceMark,
   type SavedCheckView,
   type StudentView,
 } from '@lotrecht/contract';
@@ -14,9 +13,11 @@ import { isPassing, waitSeconds, worthTrying } from '../../api/passing-trouble.t
 import { toProblem } from '../../api/problem.ts';
 import { type CheckDraft, DraftStore } from '../../drafts/draft-store.ts';
 import { SessionStore } from '../../session/session.store.ts';
-import { CheckContent, type MethodChoice } from './check-content.ts';
-import { type FieldKey, unfinishedLine } from './readings/fields.ts';
-import { keepUsual } from './readings/usual-readings.ts';
+import { CheckContent, type DraftContent } from './check-content.ts';
+import { type FieldKey } from './readings/entry.ts';
+import { unfinishedField } from './readings/field-errors.ts';
+import { basesOf } from './readings/plan-edits.ts';
+import { keepUsual, readUsual } from './readings/usual-readings.ts';
 
 /** Where what is on the screen is kept. */
 export type KeptState = 'nothing-typed' | 'on-this-device' | 'saving' | 'waiting' | 'conflict' | 'kept';
@@ -27,7 +28,7 @@ export class CheckStore {
   private readonly api = inject(AcademyApi);
   private readonly drafts = inject(DraftStore);
   private readonly session = inject(SessionStore);
-  private readonly content = inject(CheckContent);
+  readonly content = inject(CheckContent);
 
   private readonly keptState = signal<KeptState>('nothing-typed');
   private checkId = '';
@@ -45,30 +46,23 @@ export class CheckStore {
   readonly retryInS = signal<number | null>(null);
   readonly state = this.keptState.asReadonly();
 
-  readonly student = this.content.student.asReadonly();
-  readonly lesson = this.content.lesson.asReadonly();
-  readonly typed = this.content.typed;
-  readonly club = this.content.club.asReadonly();
-  readonly target = this.content.target.asReadonly();
-  readonly targetLine = this.content.targetLine.asReadonly();
-  readonly circumstances = this.content.circumstances.asReadonly();
-  readonly rebase = this.content.rebase.asReadonly();
-  readonly method = this.content.method.asReadonly();
-  readonly document = this.content.document;
-  readonly solution = this.content.solution;
-  readonly asRead = this.content.asRead;
-  readonly fieldErrors = this.content.fieldErrors;
-  readonly complete = this.content.complete;
+  constructor() {
+    this.content.changed.pipe(takeUntilDestroyed()).subscribe(() => this.changed());
+  }
 
   /** Begins with what is stored, over it what was typed here and not yet kept. */
-  async open(checkId: string, lesson: LessonView, student: StudentView): Promise<void> {
+  async open(
+    checkId: string,
+    { lesson, student, marks }: { lesson: LessonView; student: StudentView; marks: readonly PlaceMark[] },
+  ): Promise<void> {
     // The device is asked first: once the fields are on the screen, nothing overwrites what is typed into them.
     const draft = await this.drafts.find(checkId, this.instructorId());
     const stored = lesson.checks.find((c) => c.id === checkId) ?? null;
     this.checkId = checkId;
     this.content.lesson.set(lesson);
-    this.content.readWith(stored?.document);
     this.content.student.set(student);
+    this.content.marks.set(marks);
+    this.content.stored.set(stored !== null);
     this.stored.set(stored);
     this.restored.set(draft !== undefined);
     if (draft !== undefined) this.showDraft(draft);
@@ -76,58 +70,17 @@ export class CheckStore {
     else this.showUsual();
   }
 
-  /** What the hand typed, digit by digit. */
-  type(key: FieldKey, text: string): void {
-    this.content.type(key, text);
-    this.changed();
-  }
-
-  /** The field is complete: left, or paused at. */
-  settle(key: FieldKey): void {
-    this.content.settle(key);
-  }
-
-  choose(club: NonNullable<CheckDocument['club']>, target: NonNullable<CheckDocument['target']>): void {
-    this.content.club.set(club);
-    this.content.target.set(target);
-    this.changed();
-  }
-
-  layLine(targetLine: CheckDocument['targetLine']): void {
-    this.content.targetLine.set(targetLine);
-    this.changed();
-  }
-
-  note(circumstances: Circumstances): void {
-    this.content.circumstances.set(circumstances);
-    this.changed();
-  }
-
-  judgeBy(method: MethodChoice): void {
-    this.content.method.set(method);
-    this.changed();
-  }
-
-  /** Corrects every line by what was found out about the target line, or with null takes the correction back. */
-  correctBy(rebase: Rebase | null): void {
-    this.content.rebase.set(rebase);
-    this.changed();
-  }
-
   /** The first field that stands in the way of keeping, with why; null when all is well. */
-  obstacle(): { readonly key: FieldKey; readonly message: string } | null {
+  obstacle(): { readonly key: FieldKey | null; readonly message: string } | null {
     this.content.settleAll();
-    const [error] = this.fieldErrors();
+    const [error] = this.content.fieldErrors();
     if (error !== undefined) return { key: error[0], message: error[1] };
-    const missing = unfinishedLine(this.content.parsed());
+    const missing = unfinishedField(this.content.entries(), this.content.unit());
     if (missing !== null) {
       return { key: missing.key, message: `${missing.label} is missing. Read it, or clear the line.` };
     }
-    return this.document() === undefined
-      ? {
-          key: 'toes.leadGapMm',
-          message: 'Nothing was read yet. Type the lead gap of the toes, or the face.',
-        }
+    return this.content.document() === undefined
+      ? { key: null, message: 'Nothing was read yet. Type a gap, or say where a line points.' }
       : null;
   }
 
@@ -168,22 +121,24 @@ export class CheckStore {
   }
 
   private sendOnce(): Observable<SavedCheckView> {
-    const document = this.document();
-    const lesson = this.lesson();
+    const document = this.content.document();
+    const lesson = this.content.lesson();
     if (document === undefined || lesson === null) throw new Error('an empty check is never saved');
     this.keptState.set('saving');
     this.retryInS.set(null);
     this.sent = this.said();
-    const shownResult = this.solution()?.result ?? undefined;
+    const shownResult = this.content.solution()?.result ?? undefined;
     const revision = this.stored()?.revision ?? 0;
-    const rebase = this.rebase();
-    const circumstances = this.circumstances();
+    const rebase = this.content.rebase();
+    const circumstances = this.content.circumstances();
+    const record = this.content.savedRecord();
     const input = {
       revision,
       lessonId: lesson.id,
       document,
       ...(circumstances && { circumstances }),
       ...(rebase && { rebase }),
+      ...(record && { record }),
       ...(shownResult && { shownResult }),
     };
     return this.api.saveCheck(this.checkId, input, this.saveKey);
@@ -240,7 +195,13 @@ export class CheckStore {
     this.saveKey = crypto.randomUUID();
     this.sent = undefined;
     this.conflict.set(null);
-    keepUsual(this.typed(), { club: this.club(), target: this.target(), method: this.method() });
+    this.content.stored.set(true);
+    keepUsual({
+      basesMm: { ...readUsual().basesMm, ...basesOf(this.content.entries(), this.content.unit()) },
+      club: this.content.club(),
+      target: this.content.target(),
+      judged: this.content.judged(),
+    });
     void this.drafts.dropIfUnchanged(this.checkId, this.draftAt);
   }
 
@@ -248,7 +209,7 @@ export class CheckStore {
     // Readings that already went out under a key are other readings now, and take another.
     if (this.sent !== undefined) this.saveKey = crypto.randomUUID();
     if (this.keptState() !== 'waiting') this.keptState.set('on-this-device');
-    const lesson = this.lesson();
+    const lesson = this.content.lesson();
     if (lesson === null) return;
     this.draftAt = new Date().toISOString();
     void this.drafts.keep({
@@ -256,20 +217,14 @@ export class CheckStore {
       lessonId: lesson.id,
       instructorId: this.instructorId(),
       revision: this.stored()?.revision ?? 0,
-      fields: this.typed(),
-      club: this.club(),
-      target: this.target(),
-      targetLine: this.targetLine(),
-      circumstances: this.circumstances(),
-      rebase: this.rebase(),
-      method: this.method(),
+      content: this.content.snapshot(),
       saveKey: this.saveKey,
       updatedAt: this.draftAt,
     });
   }
 
   private showDraft(draft: CheckDraft): void {
-    this.content.showDraft(draft);
+    this.content.showDraft(draft.content as DraftContent);
     this.saveKey = draft.saveKey as typeof this.saveKey;
     this.draftAt = draft.updatedAt;
     this.keptState.set('on-this-device');
@@ -287,10 +242,15 @@ export class CheckStore {
 
   /** Everything that a save carries, for telling our own from another's. */
   private said(): string {
-    const document = this.document();
+    const document = this.content.document();
     return document === undefined
       ? ''
-      : saidBy({ document, circumstances: this.circumstances(), rebase: this.rebase() });
+      : saidBy({
+          document,
+          circumstances: this.content.circumstances(),
+          rebase: this.content.rebase(),
+          record: this.content.savedRecord() ?? null,
+        });
   }
 
   private instructorId(): string {
@@ -298,10 +258,16 @@ export class CheckStore {
   }
 }
 
+/** In one order of keys: the server gives an object back in an order of its own. */
 function saidBy({
   document,
   circumstances,
   rebase,
-}: Pick<CheckView, 'document' | 'circumstances' | 'rebase'>): string {
-  return JSON.stringify([document, circumstances, rebase]);
+  record,
+}: Pick<CheckView, 'document' | 'circumstances' | 'rebase' | 'record'>): string {
+  return JSON.stringify([document, circumstances, rebase, record], (_key, value: unknown) =>
+    typeof value === 'object' && value !== null && !Array.isArray(value)
+      ? Object.fromEntries(Object.entries(value).toSorted(([a], [b]) => (a < b ? -1 : 1)))
+      : value,
+  );
 }

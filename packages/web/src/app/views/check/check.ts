@@ -16,10 +16,12 @@ import {
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
-import { fromEvent, map, type Observable, Subscription, switchMap } from 'rxjs';
-import { type CheckView, type SavedCheckView } from '@lotrecht/contract';
+import { catchError, forkJoin, fromEvent, map, type Observable, of, Subscription, switchMap } from 'rxjs';
+import { type CheckRecord, type CheckView, type PlaceMark, type SavedCheckView } from '@lotrecht/contract';
 import { AcademyApi } from '../../api/academy-api.ts';
+import { PlaceApi } from '../../api/place-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { MethodStore } from '../../methods/method.store.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { bearingText } from '../../ui/bearings.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
@@ -31,10 +33,19 @@ import { Undo } from '../../ui/undo.ts';
 import { type LineKey } from '../../ui/words.ts';
 import { CheckContent } from './check-content.ts';
 import { CheckStore } from './check.store.ts';
-import { GroundSheet } from './ground/ground-sheet.ts';
-import { Circumstances } from './ground/circumstances.ts';
 import { FindingPanel } from './finding/finding-panel.ts';
-import { ReadingFields } from './readings/reading-fields.ts';
+import { FindingWords } from './finding/finding-words.ts';
+import { Guesses } from './finding/guesses.ts';
+import { NextStep } from './finding/next-step.ts';
+import { Circumstances } from './ground/circumstances.ts';
+import { GroundSheet } from './ground/ground-sheet.ts';
+import { HoldPlan } from './holds/hold-plan.ts';
+import { HoldRunner } from './holds/hold-runner.ts';
+import { HoldStage } from './holds/hold-stage.ts';
+import { Prompts } from './holds/prompts.ts';
+import { Release } from './holds/release.ts';
+import { ItemsSheet } from './items/items-sheet.ts';
+import { ReadingTable } from './readings/reading-table.ts';
 import { StringBoard } from './board/string-board.ts';
 import { VersionList } from './version-list.ts';
 
@@ -45,16 +56,23 @@ import { VersionList } from './version-list.ts';
     MatButton,
     RouterLink,
     Circumstances,
-    GroundSheet,
     FindingPanel,
+    GroundSheet,
+    Guesses,
+    HoldPlan,
+    HoldStage,
+    ItemsSheet,
+    NextStep,
     ProblemNote,
-    ReadingFields,
+    ReadingTable,
+    Release,
     StringBoard,
     VersionList,
   ],
   templateUrl: './check.html',
   styleUrl: './check.scss',
-  providers: [CheckContent, CheckStore],
+  providers: [CheckContent, CheckStore, FindingWords, HoldRunner, Prompts],
+  host: { '(document:keyup)': 'letGo($event)' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CheckPage {
@@ -62,11 +80,16 @@ export class CheckPage {
   readonly checkId = input.required<string>();
 
   protected readonly store = inject(CheckStore);
+  protected readonly content = inject(CheckContent);
+  protected readonly runner = inject(HoldRunner);
+  protected readonly words = inject(FindingWords);
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly obstacle = signal<string | null>(null);
   protected readonly differences = signal<readonly string[]>([]);
   protected readonly showVersions = signal(false);
   protected readonly groundOpen = signal(false);
+  protected readonly itemsOpen = signal(false);
+  protected readonly phase = computed(() => this.content.run().phase);
 
   protected readonly clockText = clockText;
   protected readonly bearingText = bearingText;
@@ -89,7 +112,7 @@ export class CheckPage {
     }
   });
 
-  private readonly fields = viewChild(ReadingFields);
+  private readonly table = viewChild(ReadingTable);
   private readonly board = viewChild(StringBoard);
   private readonly destroyed = inject(DestroyRef);
   private readonly injector = inject(Injector);
@@ -99,8 +122,19 @@ export class CheckPage {
   private readonly router = inject(Router);
   private readonly undo = inject(Undo);
   private readonly current = inject(CurrentWorkStore);
+  private readonly placeApi = inject(PlaceApi);
 
   constructor() {
+    inject(MethodStore).load();
+    // The tape begins at the first field that is still to be read.
+    effect(() => {
+      if (this.phase() !== 'tape' || this.content.student() === null) return;
+      untracked(() => {
+        if (this.store.stored() === null) {
+          afterNextRender(() => this.table()?.focusFirst(), { injector: this.injector });
+        }
+      });
+    });
     effect(() => {
       const ids = [this.lessonId(), this.checkId()] as const;
       untracked(() => this.load(...ids));
@@ -119,35 +153,57 @@ export class CheckPage {
       .pipe(
         switchMap(() => this.api.lesson(lessonId)),
         switchMap((lesson) =>
-          this.api.student(lesson.studentId).pipe(map(({ student }) => ({ lesson, student }))),
+          forkJoin({
+            lesson: of(lesson),
+            student: this.api.student(lesson.studentId).pipe(map(({ student }) => student)),
+            marks: this.marksAt(lesson.placeId),
+          }),
         ),
       )
       .subscribe({
-        next: ({ lesson, student }) => {
+        next: ({ lesson, student, marks }) => {
           const { id: studentId, name: studentName, handedness } = student;
           this.current.show({ studentId, studentName, handedness, lessonId, heldOn: lesson.heldOn });
-          void this.store.open(checkId, lesson, student).then(() => {
-            if (this.store.stored() !== null) return;
-            // The fields are drawn after this turn.
-            afterNextRender(() => this.fields()?.focus('toes.leadGapMm'), { injector: this.injector });
-          });
+          void this.store.open(checkId, { lesson, student, marks });
         },
         error: (error: unknown) => this.problem.set(toProblem(error)),
       });
+  }
+
+  /** What is seen from there; without a place, or a connection, the target is typed. */
+  private marksAt(placeId: string | null): Observable<readonly PlaceMark[]> {
+    return placeId === null
+      ? of([])
+      : this.placeApi.place(placeId).pipe(
+          map(({ marks }) => marks),
+          catchError(() => of([])),
+        );
   }
 
   protected keep(): void {
     const obstacle = this.store.obstacle();
     this.obstacle.set(obstacle?.message ?? null);
     if (obstacle !== null) {
-      this.fields()?.focus(obstacle.key);
+      if (obstacle.key !== null) this.table()?.focus(obstacle.key);
       return;
     }
+    // What is kept is told: a baseline that was kept is no guess any more.
+    if (this.content.covered()) this.reveal();
     this.follow(this.store.save());
   }
 
   protected linesOf({ result }: CheckView) {
     return Object.entries(result.lines).map(([key, line]) => ({ key: key as LineKey, result: line }));
+  }
+
+  /** Lifts the cover: from here on guesses stand as they are. */
+  protected reveal(): void {
+    this.content.settleAll();
+    this.content.note({ revealed: true });
+  }
+
+  protected choosePriority(line: LineKey | null): void {
+    this.content.note({ priority: line ?? undefined } as Partial<CheckRecord>);
   }
 
   protected keepMine(): void {
@@ -165,16 +221,41 @@ export class CheckPage {
   }
 
   private act(event: KeyboardEvent): void {
-    if (typesText(event) || this.store.student() === null) return;
+    if (typesText(event) || this.content.student() === null) return;
+    if (this.phase() === 'hold') {
+      this.actInHold(event);
+      return;
+    }
     const actions: Readonly<Record<string, () => void>> = {
       k: () => this.keep(),
       n: () => this.store.state() === 'kept' && this.nextCheck(),
       m: () => this.board()?.toggleMagnified(),
       v: () => this.store.stored() !== null && this.showVersions.update((shown) => !shown),
       o: () => this.groundOpen.update((open) => !open),
+      i: () => this.itemsOpen.update((open) => !open),
+      b: () => this.runner.begin(),
+      f: () => this.runner.toTape(),
+      c: () => this.runner.toPlan(),
+      x: () => this.table()?.swapSides(),
+      r: () => this.content.covered() && this.reveal(),
+      h: () => this.board()?.asItShouldBe.set(true),
       l: () => void this.router.navigate(['/lessons', this.lessonId()]),
     };
     actions[event.key]?.();
+  }
+
+  /** While the student stands every large key means the same: done, next. */
+  private actInHold(event: KeyboardEvent): void {
+    if (event.key === 'Escape') this.runner.stepOut();
+    // A button that has the focus answers these keys itself.
+    const onButton = (event.target as HTMLElement | null)?.tagName === 'BUTTON';
+    if (onButton || (event.key !== ' ' && event.key !== 'Enter')) return;
+    event.preventDefault();
+    this.runner.next();
+  }
+
+  protected letGo({ key }: KeyboardEvent): void {
+    if (key === 'h') this.board()?.asItShouldBe.set(false);
   }
 
   protected nextCheck(): void {

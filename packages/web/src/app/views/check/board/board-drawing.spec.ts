@@ -1,16 +1,21 @@
-import { composeCheck, type QuickCheck, solveDocument } from '@lotrecht/contract';
+import { composeCheck, solveDocument } from '@lotrecht/contract';
 import { drawBoard, fitViewBox } from './board-drawing.ts';
 
-function board(handedness: QuickCheck['handedness'], magnified = false) {
+function board(handedness: 'right' | 'left', magnified = false, goalsDeg?: { toes: number }) {
   const document = composeCheck({
     handedness,
     club: { group: 'mid-iron' },
     target: {},
-    toes: { leadGapMm: 571, trailGapMm: 602, baseMm: 450 },
-    face: { heelGapMm: 4, toeGapMm: 1, baseMm: 75 },
+    readings: [
+      { line: 'toes', by: 'gaps', values: { leadGapMm: 571, trailGapMm: 602, baseMm: 450 } },
+      { line: 'face', by: 'square', values: { heelGapMm: 4, toeGapMm: 1, baseMm: 75 } },
+    ],
   });
   if (document === undefined) throw new Error('the worked check is complete');
-  return drawBoard({ document, result: solveDocument(document), handedness }, magnified);
+  return drawBoard(
+    { document, result: solveDocument(document), handedness, ...(goalsDeg && { goalsDeg }) },
+    magnified,
+  );
 }
 
 describe('the string board', () => {
@@ -54,4 +59,18 @@ describe('the string board', () => {
     expect(fitViewBox([0, 0, 100, 100], 2)).toEqual([-50, 0, 200, 100]);
     expect(fitViewBox([0, 0, 100, 100], 0.5)).toEqual([0, -50, 100, 200]);
   });
+
+  it.each(['right', 'left'] as const)(
+    'shows a %s-hander’s line as it should be, turned about its lead mark',
+    (hand) => {
+      const side = hand === 'right' ? -1 : 1;
+      const { marks, edge } = board(hand, false, { toes: 0 });
+      expect(marks[0]).toEqual({ x: side * 571, y: -225 });
+      expect(marks[1]?.x).toBeCloseTo(side * 571, 9);
+      expect(marks[1]?.y).toBeGreaterThan(225);
+      // A square face has heel and toe level.
+      expect(edge?.heel.y).toBeCloseTo(edge?.toe.y ?? Number.NaN, 9);
+      expect(Math.sign(edge?.heel.x ?? 0)).toBe(side);
+    },
+  );
 });

@@ -29,6 +29,8 @@ export interface BoardDrawing {
   /** x, y, width, height. */
   readonly viewBox: readonly [number, number, number, number];
   readonly marks: readonly BoardPoint[];
+  /** Marks of the toes: where usual shoes are drawn. */
+  readonly toeMarks: readonly BoardPoint[];
   readonly gaps: readonly BoardGap[];
   readonly lines: readonly BoardLine[];
   readonly edge: { readonly heel: BoardPoint; readonly toe: BoardPoint } | null;
@@ -38,7 +40,12 @@ export interface BoardDrawing {
 /** An angle drawn larger than it is, always with a label that says so. */
 export const MAGNIFICATION = 5;
 
+/** Up to so many body lines are drawn with their gaps and whole labels. */
+export const MOST_WITH_GAPS = 2;
+
 const MM = 1000;
+/** From here on a line needs little room beyond its marks. */
+const LONG_MM = 800;
 /** How far a line is drawn beyond its marks. */
 const BEYOND_MM = 190;
 /** Length of the face's aim. */
@@ -73,6 +80,8 @@ export interface BoardInput {
   readonly document: CheckDocument | null;
   readonly result: ResultDocument | null;
   readonly handedness: 'right' | 'left';
+  /** φ of every line as it should be, degrees: drawn instead of what was read. */
+  readonly goalsDeg?: Partial<Readonly<Record<LineKey, number>>>;
 }
 
 /**
@@ -80,7 +89,9 @@ export interface BoardInput {
  *
  * @param magnified draws each line turned by five times its angle about its middle
  */
-export function drawBoard({ document, result, handedness }: BoardInput, magnified: boolean): BoardDrawing {
+export function drawBoard(input: BoardInput, magnified: boolean): BoardDrawing {
+  const { document, result, handedness, goalsDeg } = input;
+  const side = handedness === 'right' ? 1 : -1;
   if (document === null || result === null) return emptyBoard(handedness);
   const ground = groundDrawing(document);
   const factor = magnified ? MAGNIFICATION : 1;
@@ -88,19 +99,32 @@ export function drawBoard({ document, result, handedness }: BoardInput, magnifie
     const angle = result.lines[line];
     return angle === undefined
       ? []
-      : [bodyLine({ line, angle, factor, lead: toBoard(points.lead), trail: toBoard(points.trail) })];
+      : [
+          goalsDeg === undefined
+            ? bodyLine({ line, angle, factor, lead: toBoard(points.lead), trail: toBoard(points.trail) })
+            : lineAtGoal(
+                { line, angle, factor, lead: toBoard(points.lead), trail: toBoard(points.trail) },
+                side * (goalsDeg[line] ?? 0),
+              ),
+        ];
   });
   const edge = ground.face && { heel: toBoard(ground.face.heel), toe: toBoard(ground.face.toe) };
   const face = result.lines.face;
-  const faceLine = edge && face ? [faceAim(middle(edge.heel, edge.toe), face, factor)] : [];
+  const faceDeg = goalsDeg === undefined ? face?.azimuthDeg : side * (goalsDeg.face ?? 0);
+  const faceLine =
+    edge && face && faceDeg !== undefined
+      ? [faceAim(middle(edge.heel, edge.toe), goalsDeg === undefined ? face : null, faceDeg * factor)]
+      : [];
   const lines = [...bodyLines.map((b) => b.line), ...faceLine];
   const marks = bodyLines.flatMap((b) => b.marks);
   return {
-    viewBox: viewBoxAround([...marks, ...lines.flatMap((l) => [l.from, l.to])], handedness),
+    viewBox: viewBoxAround([...marks, ...lines.flatMap((l) => [l.from, l.to])], handedness, lines.length),
     marks,
-    gaps: bodyLines.flatMap((b) => b.gaps),
+    toeMarks: bodyLines.find((b) => b.line.key === 'toes')?.marks ?? [],
+    // Numbers of many lines would lie over each other; their fields show them.
+    gaps: bodyLines.length > MOST_WITH_GAPS ? [] : bodyLines.flatMap((b) => b.gaps),
     lines,
-    edge,
+    edge: edge && goalsDeg !== undefined ? edgeAt(edge, side * (goalsDeg.face ?? 0)) : edge,
     squareRodY: ground.face ? -ground.face.rodYM * MM : null,
   };
 }
@@ -118,7 +142,8 @@ function bodyLine({ line, angle, factor, lead, trail }: BodyLineInput): {
   marks: BoardDrawing['marks'];
   gaps: BoardGap[];
 } {
-  const half = Math.hypot(lead.x - trail.x, lead.y - trail.y) / 2 + BEYOND_MM;
+  const length = Math.hypot(lead.x - trail.x, lead.y - trail.y);
+  const half = length / 2 + (length > LONG_MM ? BEYOND_MM / 4 : BEYOND_MM);
   const centre = middle(lead, trail);
   const azimuth = angle.azimuthDeg * factor;
   const to = toward(centre, azimuth, half);
@@ -140,25 +165,66 @@ function bodyLine({ line, angle, factor, lead, trail }: BodyLineInput): {
   };
 }
 
-function faceAim(from: BoardPoint, angle: LineResult, factor: number): BoardLine {
-  const to = toward(from, angle.azimuthDeg * factor, AIM_MM);
+/** The same line pivoted about its lead mark onto its goal: what the trail end is moved to. */
+function lineAtGoal(input: BodyLineInput, goalDeg: number): ReturnType<typeof bodyLine> {
+  const { line, factor, lead, trail } = input;
+  const length = Math.hypot(lead.x - trail.x, lead.y - trail.y);
+  const moved = toward(lead, goalDeg, -length);
+  const half = length / 2 + (length > LONG_MM ? BEYOND_MM / 4 : BEYOND_MM);
+  const centre = middle(lead, moved);
+  const to = toward(centre, goalDeg * factor, half);
+  return {
+    line: {
+      key: line,
+      lean: 'in',
+      from: toward(centre, goalDeg * factor, -half),
+      to,
+      label: `${LINE_TITLES[line]} as it should be`,
+      labelAt: { x: to.x, y: to.y - 24 },
+    },
+    marks: [lead, moved],
+    gaps: [],
+  };
+}
+
+/** The leading edge turned about its middle until the face points where it should. */
+function edgeAt(
+  { heel, toe }: NonNullable<BoardDrawing['edge']>,
+  goalDeg: number,
+): NonNullable<BoardDrawing['edge']> {
+  const centre = middle(heel, toe);
+  const half = Math.hypot(heel.x - toe.x, heel.y - toe.y) / 2;
+  const across = heel.x < toe.x ? -1 : 1;
+  return {
+    heel: toward(centre, goalDeg + 90 * across, half),
+    toe: toward(centre, goalDeg - 90 * across, half),
+  };
+}
+
+function faceAim(from: BoardPoint, angle: LineResult | null, pointsDeg: number): BoardLine {
+  const to = toward(from, pointsDeg, AIM_MM);
   return {
     key: 'face',
-    lean: leanOrNone(angle),
+    lean: angle === null ? 'in' : leanOrNone(angle),
     from,
     to,
-    label: `Face ${angleText(angle)}`,
+    label: angle === null ? 'Face as it should be' : `Face ${angleText(angle)}`,
     labelAt: { x: to.x, y: to.y - 24 },
   };
 }
 
-function viewBoxAround(points: readonly BoardPoint[], handedness: 'right' | 'left'): BoardDrawing['viewBox'] {
+function viewBoxAround(
+  points: readonly BoardPoint[],
+  handedness: 'right' | 'left',
+  lines: number,
+): BoardDrawing['viewBox'] {
   const ys = points.map((p) => p.y);
   const across = Math.max(0, ...points.map((p) => (handedness === 'right' ? -p.x : p.x)));
   const beyond = Math.max(0, ...points.map((p) => (handedness === 'right' ? p.x : -p.x)));
   const ownSide = Math.max(EMPTY_EXTENT.across / 2, across) + SHOE_ROOM_MM;
   const farSide = Math.max(ROD_ROOM_MM, beyond + 30);
-  const top = Math.min(-AIM_MM, ...ys) - 110;
+  // Names of many lines stand in rows above them.
+  const top = Math.min(-AIM_MM, ...ys) - (lines > MOST_WITH_GAPS + 1 ? 300 : 110);
   const bottom = Math.max(150, ...ys) + 70;
   const left = handedness === 'right' ? -ownSide : -farSide;
   return [left, top, ownSide + farSide, bottom - top];
@@ -178,8 +244,9 @@ function emptyBoard(handedness: 'right' | 'left'): BoardDrawing {
   const side = handedness === 'right' ? -1 : 1;
   const corner = { x: side * EMPTY_EXTENT.across, y: EMPTY_EXTENT.along };
   return {
-    viewBox: viewBoxAround([corner, { ...corner, y: -corner.y }], handedness),
+    viewBox: viewBoxAround([corner, { ...corner, y: -corner.y }], handedness, 0),
     marks: [],
+    toeMarks: [],
     gaps: [],
     lines: [],
     edge: null,

@@ -12,7 +12,7 @@ import {
 } from '@angular/core';
 import { type CheckDocument, type ResultDocument } from '@lotrecht/contract';
 import { angleText, leanOf, LINE_TITLES, type LineKey } from '../../../ui/words.ts';
-import { type BoardLine, drawBoard, fitViewBox, MAGNIFICATION } from './board-drawing.ts';
+import { type BoardLine, drawBoard, fitViewBox, MAGNIFICATION, MOST_WITH_GAPS } from './board-drawing.ts';
 
 /** A grid line every 100 mm. */
 const GRID_MM = 100;
@@ -24,6 +24,8 @@ const SMALL_BOARD_PX = 420;
 const LEAST_LABELLED_PX = 220;
 /** The face's label in widths of its lettering: it goes beyond the string where it fits. */
 const FACE_LABEL_LETTERS = 10.5;
+/** Mean width of a letter in heights of the lettering. */
+const LETTER = 0.5;
 const SHOE_LENGTH_MM = 290;
 const SHOE_WIDTH_MM = 104;
 
@@ -39,12 +41,24 @@ export class StringBoard {
   readonly result = input.required<ResultDocument | null>();
   readonly handedness = input.required<'right' | 'left'>();
   readonly targetName = input('target');
+  /** Goals of the method, φ in degrees; 0 where none is named. */
+  readonly goalsDeg = input<Partial<Readonly<Record<LineKey, number>>>>({});
+  /** Nothing is drawn yet, so that guesses stay guesses. */
+  readonly covered = input(false);
+
+  /** Shown while it is held. */
+  readonly asItShouldBe = signal(false);
 
   protected readonly magnified = signal(false);
   protected readonly magnification = MAGNIFICATION;
   protected readonly drawing = computed(() =>
     drawBoard(
-      { document: this.document(), result: this.result(), handedness: this.handedness() },
+      {
+        document: this.document(),
+        result: this.result(),
+        handedness: this.handedness(),
+        ...(this.asItShouldBe() && { goalsDeg: this.goalsDeg() }),
+      },
       this.magnified(),
     ),
   );
@@ -86,7 +100,7 @@ export class StringBoard {
 
   /** Usual shoes behind the toe marks: they only show which way the student stands. */
   protected readonly shoes = computed(() =>
-    this.drawing().marks.map(({ x, y }) => ({
+    this.drawing().toeMarks.map(({ x, y }) => ({
       x: this.handedness() === 'right' ? x - SHOE_LENGTH_MM : x,
       y: y - SHOE_WIDTH_MM / 2,
       width: SHOE_LENGTH_MM,
@@ -97,6 +111,7 @@ export class StringBoard {
   /** The board in words, for who does not see it. */
   protected readonly inWords = computed(() => {
     const result = this.result();
+    if (this.covered()) return 'String board, covered until it is revealed.';
     if (result === null) return 'String board, empty: no line has been read yet.';
     const lines = Object.entries(result.lines).map(([key, line]) => {
       const lean = leanOf(line);
@@ -105,12 +120,30 @@ export class StringBoard {
     return `String board, seen from above with the target up. ${lines.join('. ')}.`;
   });
 
-  /** Where a line is named: a body line above its end, the face beside the string where there is room. */
-  protected labelOf(line: BoardLine): { x: number; y: number; anchor: string } {
-    const { text, y, faceLabelBeyond } = this.view();
-    if (line.key !== 'face') {
-      return { x: line.to.x, y: Math.max(line.to.y - 0.9 * text, y + 1.2 * text), anchor: 'middle' };
-    }
+  /** Names of the lines, in rows where they would lie over each other. */
+  protected readonly labels = computed(() => {
+    const { text, y } = this.view();
+    const lines = this.drawing().lines;
+    const many = lines.length > MOST_WITH_GAPS + 1;
+    const ends: number[] = [];
+    const top = Math.min(...lines.map((l) => l.to.y));
+    return lines
+      .toSorted((a, b) => a.to.x - b.to.x)
+      .map((line) => {
+        const words = many && line.key !== 'face' ? LINE_TITLES[line.key] : line.label;
+        if (line.key === 'face') return { line, words, ...this.faceLabel(line), leader: null };
+        const half = (words.length * LETTER * text) / 2;
+        const free = ends.findIndex((end) => line.to.x - half > end);
+        const row = free < 0 ? ends.length : free;
+        ends[row] = line.to.x + half;
+        const above = many ? top - (0.9 + 1.3 * row) * text : line.to.y - 0.9 * text;
+        const at = Math.max(above, y + 1.2 * text);
+        return { line, words, x: line.to.x, y: at, anchor: 'middle', leader: many ? at + 0.3 * text : null };
+      });
+  });
+
+  private faceLabel(line: BoardLine): { x: number; y: number; anchor: string } {
+    const { text, faceLabelBeyond } = this.view();
     const toTheRight = faceLabelBeyond === (this.handedness() === 'right');
     const beside = faceLabelBeyond ? Math.max(0, Math.abs(line.to.x)) + text : text;
     return {

@@ -1,5 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { feelOfSquaring, type LineResult, type ResultDocument } from '@lotrecht/contract';
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { type Cause, feelOfSquaring, type LineResult, type ResultDocument } from '@lotrecht/contract';
+import { type Chain } from '@lotrecht/core';
 import { Bob } from '../../../ui/bob.ts';
 import {
   angleText,
@@ -10,6 +11,22 @@ import {
   percentText,
   uncertaintyText,
 } from '../../../ui/words.ts';
+import { causeText, chainText } from './cause-words.ts';
+
+/** What stands beside the result in a finding. */
+export interface FindingGround {
+  readonly handedness: 'right' | 'left';
+  readonly targetDistanceM?: number;
+  /** Felt aim before the reveal, degrees from the target, right positive. */
+  readonly feltDeg?: number;
+  /** The line that the instructor chose to work on. */
+  readonly priority?: LineKey;
+  readonly cause: Cause | null;
+  readonly chains: readonly Chain[];
+  readonly longClub: boolean;
+  /** Whole sentences that belong to this set-up: ball, items, drift, change since the baseline. */
+  readonly sentences: readonly string[];
+}
 
 /** What the readings say, for the instructor and for the student who looks over the shoulder. */
 @Component({
@@ -21,28 +38,94 @@ import {
 })
 export class FindingPanel {
   readonly result = input.required<ResultDocument | null>();
-  readonly targetDistanceM = input<number>();
+  readonly ground = input.required<FindingGround>();
+  /** Another line to work on, or null for what the readings say. */
+  readonly choose = output<LineKey | null>();
+
+  /** The line whose details are shown. */
+  protected readonly opened = signal<LineKey | null>(null);
 
   protected readonly lines = computed(() => {
     const result = this.result();
     return result === null
       ? []
-      : Object.entries(result.lines).map(([key, line]) => this.describe(key as LineKey, line));
+      : (Object.entries(result.lines) as [LineKey, LineResult][]).map(([key, line]) =>
+          this.describe(key, line),
+        );
+  });
+
+  /** What the readings put first. */
+  private readonly readFirst = computed(() => {
+    const result = this.result();
+    return result?.fixFirst ?? result?.likelyFirst ?? null;
   });
 
   /** The line to work on, and how sure it is. */
   protected readonly first = computed(() => {
     const result = this.result();
-    const key = result?.fixFirst ?? result?.likelyFirst ?? null;
+    const chosen = this.ground().priority;
+    const key = chosen ?? this.readFirst();
     const line = key === null ? undefined : result?.lines[key];
     if (result === null || key === null || line === undefined) return null;
+    const isOther = chosen !== undefined && chosen !== this.readFirst();
     return {
-      title: result.fixFirst === null ? `Likely first: ${key}` : `Fix first: ${key}`,
+      key,
+      title:
+        chosen !== undefined && isOther
+          ? `Your choice: ${key}`
+          : result.fixFirst === null
+            ? `Likely first: ${key}`
+            : `Fix first: ${key}`,
+      other: isOther
+        ? `The readings say: ${this.readFirst() === null ? 'nothing out' : `${this.readFirst()} first`}.`
+        : null,
       move: moveText(key, line),
       split: splitText(key, line),
       feel: this.feel(line),
     };
   });
+
+  protected readonly picture = computed(() =>
+    this.result()?.targetPicture === true
+      ? 'Target picture: face and body agree, and aim somewhere else. Change the picture before the body.'
+      : null,
+  );
+
+  /** One turn or a twist, in one sentence. */
+  protected readonly turn = computed(() => {
+    const turn = this.result()?.turn;
+    if (!turn || Object.keys(turn.twistDeg).length < 2) return null;
+    const { handedAzimuthDeg: c, standardUncertaintyDeg: u } = turn;
+    if (turn.agree) {
+      const half = 1.959964 * u;
+      if (Math.abs(c) < half) return `The body stands as one, square within ± ${half.toFixed(1)}°.`;
+      return `The whole body is turned ${Math.abs(c).toFixed(1)}° ${c > 0 ? 'closed' : 'open'}, ± ${half.toFixed(1)}°: one turn, not a twist.`;
+    }
+    const entries = Object.entries(turn.twistDeg) as [LineKey, number][];
+    const [line, deg] = entries.reduce((most, e) => (Math.abs(e[1]) > Math.abs(most[1]) ? e : most));
+    return `Twisted: the ${line} stand ${Math.abs(deg).toFixed(1)}° more ${deg > 0 ? 'closed' : 'open'} than the body as a whole.`;
+  });
+
+  protected readonly cause = computed(() => {
+    const { cause } = this.ground();
+    return cause === null || this.result() === null ? null : causeText(cause);
+  });
+
+  protected readonly chains = computed(() => {
+    const { chains, handedness, longClub } = this.ground();
+    return chains.map((chain) => chainText(chain, handedness, longClub));
+  });
+
+  /** Remarks of core that the rows do not say already. */
+  protected readonly notes = computed(() =>
+    (this.result()?.notes ?? [])
+      .filter(({ code }) => code !== 'target-picture' && code !== 'no-tolerance')
+      .map(({ text }) => text),
+  );
+
+  protected toggle(key: LineKey): void {
+    this.opened.update((opened) => (opened === key ? null : key));
+  }
 
   private describe(key: LineKey, line: LineResult) {
     const lean = leanOf(line);
@@ -53,17 +136,30 @@ export class FindingPanel {
       uncertainty: uncertaintyText(line),
       side: line.side,
       lean,
+      words: lean?.words ?? 'No tolerance in this method',
       percent: lean && lean.lean !== 'cannot-tell' ? percentText(lean.probability) : '',
       settle: settleText(line),
+      move: moveText(key, line),
+      isChosen: this.ground().priority === key,
     };
   }
 
+  /** From where it was felt, if anyone asked; else from where it feels now. */
   private feel(line: LineResult): string | null {
-    const distance = this.targetDistanceM();
+    const { targetDistanceM: distance, feltDeg } = this.ground();
     if (distance === undefined || !(distance > 0)) return null;
     const { metres, side } = feelOfSquaring(line, distance);
-    return `It will feel aimed ${metres < 10 ? metres.toFixed(1) : Math.round(metres)} m ${side} of where it feels now.`;
+    const shift = side === 'left' ? -metres : metres;
+    if (feltDeg === undefined) return `It will feel aimed ${metresOff(shift)} of where it feels now.`;
+    const felt = distance * Math.tan((feltDeg * Math.PI) / 180);
+    const felts = Math.abs(felt) < 0.5 ? 'on the target' : `${metresOff(felt)} of it`;
+    return `Felt aimed ${felts}. Square will feel ${metresOff(felt + shift)} of the target.`;
   }
+}
+
+function metresOff(metres: number): string {
+  const off = Math.abs(metres);
+  return `${off < 10 ? off.toFixed(1) : Math.round(off)} m ${metres < 0 ? 'left' : 'right'}`;
 }
 
 /** Half by each foot keeps the distance to the ball. */

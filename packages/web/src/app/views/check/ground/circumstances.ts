@@ -1,11 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { type CheckDocument, type PlaceMark } from '@lotrecht/contract';
-import { catchError, map, of, switchMap } from 'rxjs';
-import { PlaceApi } from '../../../api/place-api.ts';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { type CheckDocument, type Circumstances as CircumstancesOf } from '@lotrecht/contract';
 import { CLUB_GROUPS } from '../../../ui/words.ts';
-import { CheckStore } from '../check.store.ts';
-import { circumstancesText } from './circumstance-words.ts';
+import { CheckContent, FIRST_CIRCUMSTANCES } from '../check-content.ts';
+import { circumstancesText, HELPS, PHASES } from './circumstance-words.ts';
 import { checkLineText } from './line-text.ts';
 
 type ClubGroup = NonNullable<CheckDocument['club']>['group'];
@@ -21,57 +18,51 @@ const FARTHEST_M = 500;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Circumstances {
-  protected readonly store = inject(CheckStore);
-  private readonly placeApi = inject(PlaceApi);
+  protected readonly content = inject(CheckContent);
+  /** All of it, as before the student stands; else one line that opens the ground. */
+  readonly open = input(false);
   protected readonly groups = Object.entries(CLUB_GROUPS) as [ClubGroup, string][];
 
   /** The ground is to be looked at: target line, circumstances, re-base. */
   readonly ground = output();
 
-  /** On a phone the fields fold into one line; elsewhere they are always open. */
-  protected readonly folded = signal(true);
+  protected readonly presets = [
+    { name: 'phase', title: 'When', words: Object.entries(PHASES) },
+    { name: 'help', title: 'Help', words: Object.entries(HELPS) },
+  ] as const;
   protected readonly summary = computed(() => {
-    const { name, distanceM } = this.store.target();
+    const { name, distanceM } = this.content.target();
     const target = [name, distanceM === undefined ? undefined : `${distanceM} m`].filter(Boolean).join(' ');
-    return `${CLUB_GROUPS[this.store.club().group]}, ${target || 'no target named'}`;
+    return `${CLUB_GROUPS[this.content.club().group]}, ${target || 'no target named'}`;
   });
   private readonly noted = computed(() => {
-    const circumstances = this.store.circumstances();
+    const circumstances = this.content.circumstances();
     return circumstances === null ? 'circumstances not noted' : circumstancesText(circumstances);
   });
   protected readonly groundText = computed(
-    () => `${this.noted()} · line ${checkLineText(this.store.targetLine())}`,
+    () => `${this.noted()} · line ${checkLineText(this.content.targetLine())}`,
   );
 
   /** What can be aimed at where the lesson is held; without a place the target is typed. */
-  protected readonly targets = toSignal(
-    toObservable(computed(() => this.store.lesson()?.placeId ?? null)).pipe(
-      switchMap((placeId) => {
-        const none = of<readonly PlaceMark[]>([]);
-        return placeId === null
-          ? none
-          : this.placeApi.place(placeId).pipe(
-              map(({ marks }) => marks.filter((m) => m.kind === 'target')),
-              // Without a connection the target is typed, as where no place is known.
-              catchError(() => none),
-            );
-      }),
-    ),
-    { initialValue: [] },
-  );
+  protected readonly targets = computed(() => this.content.marks().filter((m) => m.kind === 'target'));
 
   protected readonly distanceProblem = signal<string | null>(null);
 
+  protected note(name: 'phase' | 'help', value: string): void {
+    const circumstances = this.content.circumstances() ?? FIRST_CIRCUMSTANCES;
+    this.content.set('circumstances', { ...circumstances, [name]: value } as CircumstancesOf);
+  }
+
   protected chooseClub(group: string): void {
-    this.store.choose({ group: group as ClubGroup }, this.store.target());
+    this.content.set('club', { group: group as ClubGroup });
   }
 
   /** A target of the place brings its distance along. */
   protected nameTarget(name: string): void {
     const known = this.targets().find((t) => t.name === name.trim());
-    const distanceM = known === undefined ? this.store.target().distanceM : Math.round(known.distanceM);
+    const distanceM = known === undefined ? this.content.target().distanceM : Math.round(known.distanceM);
     this.distanceProblem.set(null);
-    this.store.choose(this.store.club(), {
+    this.content.set('target', {
       ...(name.trim() && { name: name.trim() }),
       ...(distanceM !== undefined && { distanceM }),
     });
@@ -79,7 +70,7 @@ export class Circumstances {
 
   /** A distance that cannot be one stays in its field with the reason, and out of the check. */
   protected placeTarget(text: string): void {
-    const { name } = this.store.target();
+    const { name } = this.content.target();
     const typed = text.trim();
     const distanceM = Number(typed.replace(',', '.'));
     const fits = typed === '' || (distanceM >= NEAREST_M && distanceM <= FARTHEST_M);
@@ -87,7 +78,7 @@ export class Circumstances {
       fits ? null : `Read “${typed}”. Type metres from ${NEAREST_M} to ${FARTHEST_M}, or leave it empty.`,
     );
     if (!fits) return;
-    this.store.choose(this.store.club(), {
+    this.content.set('target', {
       ...(name !== undefined && { name }),
       ...(typed !== '' && { distanceM }),
     });

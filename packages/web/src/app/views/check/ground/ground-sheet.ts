@@ -11,12 +11,12 @@ import {
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import {
-  ALL_PARALLEL,
+  judgementByMethod,
+  type CheckDocument,
   type Circumstances,
   composeTargetLine,
   type LineResult,
   type MethodDocument,
-  SHIPPED_METHODS,
   solveDocument,
   type TargetLineChoice,
 } from '@lotrecht/contract';
@@ -28,15 +28,24 @@ import { NumberField } from '../../../ui/number-field.ts';
 import { ProblemNote } from '../../../ui/problem-note.ts';
 import { TargetLineFields } from '../../../ui/target-line-fields.ts';
 import { angleText, leanOf, LINE_TITLES, type LineKey } from '../../../ui/words.ts';
-import { FIRST_CIRCUMSTANCES } from '../check-content.ts';
-import { CheckStore } from '../check.store.ts';
-import { HELPS, PHASES, PLACES, READERS } from './circumstance-words.ts';
+import { MethodStore } from '../../../methods/method.store.ts';
+import { CheckContent, FIRST_CIRCUMSTANCES } from '../check-content.ts';
+import { Circumstances as CircumstanceFields } from './circumstances.ts';
+import { PLACES, READERS } from './circumstance-words.ts';
 import { checkLineText } from './line-text.ts';
 
 /** Under which circumstances a check is made, how its target line was laid, and what is done when that was wrong. */
 @Component({
   selector: 'lo-ground-sheet',
-  imports: [A11yModule, MatButton, NumberField, ProblemNote, RouterLink, TargetLineFields],
+  imports: [
+    A11yModule,
+    CircumstanceFields,
+    MatButton,
+    NumberField,
+    ProblemNote,
+    RouterLink,
+    TargetLineFields,
+  ],
   templateUrl: './ground-sheet.html',
   styleUrl: './ground-sheet.scss',
   host: { '(document:keydown.escape)': 'closed.emit()' },
@@ -45,28 +54,28 @@ import { checkLineText } from './line-text.ts';
 export class GroundSheet {
   readonly closed = output();
 
-  protected readonly store = inject(CheckStore);
+  protected readonly content = inject(CheckContent);
+  protected readonly methods = inject(MethodStore);
   private readonly settings = inject(SettingsStore);
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly bearingText = bearingText;
 
   protected readonly groups = [
-    { name: 'phase', title: 'When', words: Object.entries(PHASES) },
-    { name: 'help', title: 'Help', words: Object.entries(HELPS) },
     { name: 'place', title: 'Where', words: Object.entries(PLACES) },
     { name: 'reader', title: 'Tape', words: Object.entries(READERS) },
   ] as const;
 
-  private readonly placeId = computed(() => this.store.lesson()?.placeId ?? null);
+  private readonly placeId = computed(() => this.content.lesson()?.placeId ?? null);
   protected readonly eye = computed(() => this.settings.settings().dominantEye);
   /** How the line is usually made here; what the check holds may be another, from another day. */
   protected readonly choice = linkedSignal((): TargetLineChoice =>
     this.settings.targetLineAt(this.placeId()),
   );
-  protected readonly lineText = computed(() => checkLineText(this.store.targetLine()));
+  protected readonly lineText = computed(() => checkLineText(this.content.targetLine()));
   protected readonly isAsHeld = computed(
     () =>
-      JSON.stringify(composeTargetLine(this.choice()).targetLine) === JSON.stringify(this.store.targetLine()),
+      JSON.stringify(composeTargetLine(this.choice()).targetLine) ===
+      JSON.stringify(this.content.targetLine()),
   );
 
   // What was found afterwards: a gap over a length, as the tape finds it.
@@ -81,7 +90,7 @@ export class GroundSheet {
 
   /** Both values of every line, while it is re-based. */
   protected readonly both = computed(() => {
-    const [asRead, corrected] = [this.store.asRead(), this.store.solution()?.result];
+    const [asRead, corrected] = [this.content.asRead(), this.content.solution()?.result];
     if (!asRead || !corrected) return [];
     return (Object.keys(corrected.lines) as LineKey[]).flatMap((key) => {
       const [before, after] = [asRead.lines[key], corrected.lines[key]];
@@ -92,17 +101,27 @@ export class GroundSheet {
   });
 
   // The method, and what another one would say of the same readings.
-  protected readonly methods = SHIPPED_METHODS;
   protected readonly otherId = signal('');
+  /** The method that judges: a shipped one by its name, an own one by what the check remembers. */
+  protected readonly chosen = computed(() => {
+    const { judgement, ownMethod } = this.content.judged();
+    return {
+      id: judgement.method?.id ?? ownMethod?.id ?? '',
+      version: judgement.method?.version ?? ownMethod?.version,
+    };
+  });
+  protected readonly methodName = computed(() => {
+    const { id } = this.chosen();
+    const known = this.methods.all().find((m) => m.id === id);
+    return known?.name ?? this.content.judged().ownMethod?.name ?? 'limits of its own';
+  });
   protected readonly sideBySide = computed(() => {
-    const document = this.store.solution()?.document;
-    const other = SHIPPED_METHODS.find((m) => m.id === this.otherId());
+    const document = this.content.shown()?.document;
+    const other = this.methods.all().find((m) => m.id === this.otherId());
     if (!document || other === undefined) return [];
-    const rebase = this.store.rebase() ?? undefined;
-    const under = (method: MethodDocument) =>
-      solveDocument({ ...document, method: { id: method.id, version: method.profileVersion } }, { rebase });
-    const now = SHIPPED_METHODS.find((m) => m.id === this.store.method().id) ?? ALL_PARALLEL;
-    const [mine, theirs] = [under(now), under(other)];
+    const rebase = this.content.rebase() ?? undefined;
+    const mine = solveDocument(document, { rebase });
+    const theirs = solveDocument(underMethod(document, other), { rebase });
     const said = (line: LineResult | undefined): string => (line && leanOf(line)?.words) ?? 'no tolerance';
     return [
       ...(Object.keys(mine.lines) as LineKey[]).map((key) => ({
@@ -113,21 +132,28 @@ export class GroundSheet {
       { title: 'Fix first', mine: mine.fixFirst ?? 'nothing', theirs: theirs.fixFirst ?? 'nothing' },
     ];
   });
-  protected readonly methodName = computed(
-    () => SHIPPED_METHODS.find((m) => m.id === this.store.method().id)?.name ?? this.store.method().id,
+  protected readonly otherName = computed(
+    () => this.methods.all().find((m) => m.id === this.otherId())?.name ?? '',
   );
 
   protected chooseMethod(id: string): void {
-    const method = SHIPPED_METHODS.find((m) => m.id === id);
-    if (method !== undefined) this.store.judgeBy({ id, version: method.profileVersion });
+    const method = this.methods.all().find((m) => m.id === id);
+    if (method === undefined) return;
+    const judgement = judgementByMethod(method);
+    const { profileVersion: version, name } = method;
+    this.content.set('judged', {
+      judgement,
+      ...(judgement.method === undefined && { ownMethod: { id, version, name } }),
+    });
   }
 
   protected note(name: keyof Circumstances, value: string): void {
-    this.store.note({ ...(this.store.circumstances() ?? FIRST_CIRCUMSTANCES), [name]: value });
+    const circumstances = this.content.circumstances() ?? FIRST_CIRCUMSTANCES;
+    this.content.set('circumstances', { ...circumstances, [name]: value });
   }
 
   protected useLine(): void {
-    this.store.layLine(composeTargetLine(this.choice()).targetLine);
+    this.content.set('targetLine', composeTargetLine(this.choice()).targetLine);
     this.settings.keepTargetLine(this.choice(), this.placeId()).subscribe({
       next: () => this.problem.set(null),
       error: (error: unknown) => this.problem.set(toProblem(error)),
@@ -136,6 +162,19 @@ export class GroundSheet {
 
   protected correct(): void {
     const turnedDeg = Number(this.turnedDeg().toFixed(6));
-    this.store.correctBy({ turnedDeg, uncertaintyDeg: this.knownDeg() });
+    this.content.set('rebase', { turnedDeg, uncertaintyDeg: this.knownDeg() });
   }
+}
+
+/** The same readings, judged by another method. */
+function underMethod(document: CheckDocument, method: MethodDocument): CheckDocument {
+  const {
+    method: _named,
+    tolerancesDeg: _own,
+    goalsDeg: _goals,
+    order: _order,
+    footLine: _foot,
+    ...rest
+  } = document;
+  return { ...rest, ...judgementByMethod(method) };
 }

@@ -1,16 +1,17 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { mdiBackspaceOutline } from '@mdi/js';
 import { Icon } from '../../../ui/icon.ts';
+import { type ReadingUnit } from './parse-reading.ts';
 
 /** What a key of the pad does. */
-export type PadKey = 'next' | 'back' | 'sign' | '.' | `${number}`;
+export type PadKey = 'next' | 'back' | 'sign' | '.' | ' ' | '/' | `${number}`;
 
 /** The on-page pad: large keys for a thumb in the sun, so that the system keyboard stays down. */
 @Component({
   selector: 'lo-number-pad',
   imports: [Icon],
   template: `
-    @for (key of keys; track key.does) {
+    @for (key of keys(); track key.does) {
       <button
         type="button"
         [class]="key.style"
@@ -75,21 +76,29 @@ export type PadKey = 'next' | 'back' | 'sign' | '.' | `${number}`;
 })
 export class NumberPad {
   /** What the large key does now: the next field, or keeping the check when everything is read. */
-  readonly nextFace = input<'Next' | 'Keep' | 'Kept'>('Next');
+  readonly nextFace = input<'Next' | 'Keep' | 'Kept' | 'Reveal'>('Next');
+  /** Inches are typed with a space and a stroke, degrees and metres with a point. */
+  readonly unit = input<ReadingUnit>('mm');
   readonly pressed = output<PadKey>();
 
   protected readonly backspace = mdiBackspaceOutline;
-  protected readonly keys: readonly { does: PadKey; face: string; spoken: string; style: string }[] = [
-    ...[7, 8, 9].map(digit),
-    { does: 'back', face: '', spoken: 'Take the last digit back', style: 'quiet' },
-    ...[4, 5, 6].map(digit),
-    { does: 'sign', face: '±', spoken: 'Beyond the line: change the sign', style: 'quiet' },
-    ...[1, 2, 3].map(digit),
-    { does: '.', face: '.', spoken: 'Point', style: 'quiet' },
-    digit(0),
-    digit('00'),
-    { does: 'next', face: 'Next', spoken: 'Next field', style: 'next' },
-  ];
+  protected readonly keys = computed(
+    (): readonly { does: PadKey; face: string; spoken: string; style: string }[] => [
+      ...[7, 8, 9].map(digit),
+      { does: 'back', face: '', spoken: 'Take the last digit back', style: 'quiet' },
+      ...[4, 5, 6].map(digit),
+      { does: 'sign', face: '±', spoken: 'Beyond the line: change the sign', style: 'quiet' },
+      ...[1, 2, 3].map(digit),
+      this.unit() === 'in'
+        ? { does: ' ', face: '␣', spoken: 'Space before a fraction', style: 'quiet' }
+        : { does: '.', face: '.', spoken: 'Point', style: 'quiet' },
+      digit(0),
+      this.unit() === 'in'
+        ? { does: '/', face: '⁄', spoken: 'Of an inch: stroke', style: 'quiet' }
+        : digit('00'),
+      { does: 'next', face: 'Next', spoken: 'Next field', style: 'next' },
+    ],
+  );
 }
 
 function digit(n: number | string): { does: PadKey; face: string; spoken: string; style: string } {

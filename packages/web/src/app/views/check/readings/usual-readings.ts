@@ -1,18 +1,47 @@
-import { type CheckDocument } from '@lotrecht/contract';
-import { type TypedFields } from './fields.ts';
+import { type CheckDocument, type WayOfReading } from '@lotrecht/contract';
+import { type LineKey } from '../../../ui/words.ts';
+import { type Judged } from '../check-content.ts';
 
-/** What stays the same from check to check on this device: bases, club and target. No names, no students. */
-export interface UsualReadings {
-  readonly bases: TypedFields;
-  readonly club: NonNullable<CheckDocument['club']>;
-  readonly target: NonNullable<CheckDocument['target']>;
-  /** Absent where an earlier version wrote it. */
-  readonly method?: NonNullable<CheckDocument['method']>;
+/** How a line was read last: first offered the next time. */
+export interface UsualWay {
+  readonly by: WayOfReading;
+  readonly rod: boolean;
 }
 
-const KEY = 'lotrecht-usual';
+/** What a check is begun with. */
+export type PlanName = 'quick' | 'method' | 'all' | 'own';
 
-const FIRST: UsualReadings = { bases: {}, club: { group: 'mid-iron' }, target: {} };
+/** What stays the same from check to check on this device. No names, no students. */
+export interface UsualReadings {
+  /** Millimetres by line and way, as `toes.bare`, `hips.rod`, `face.square`. */
+  readonly basesMm: Readonly<Record<string, number>>;
+  readonly ways: Readonly<Partial<Record<LineKey, UsualWay>>>;
+  readonly plan: PlanName;
+  /** The lines of an own plan. */
+  readonly lines: readonly LineKey[];
+  readonly club: NonNullable<CheckDocument['club']>;
+  readonly target: NonNullable<CheckDocument['target']>;
+  readonly judged: Judged | null;
+  /** The instructor faces the student: lead is on the right of the screen for a right-hander. */
+  readonly facing: boolean;
+  readonly prompts: 'silent' | 'tones' | 'spoken';
+  readonly pace: 'clock' | 'taps';
+}
+
+const KEY = 'lotrecht-usual-check';
+
+const FIRST: UsualReadings = {
+  basesMm: {},
+  ways: {},
+  plan: 'quick',
+  lines: [],
+  club: { group: 'mid-iron' },
+  target: {},
+  judged: null,
+  facing: false,
+  prompts: 'tones',
+  pace: 'clock',
+};
 
 /** What was used last on this device. */
 export function readUsual(): UsualReadings {
@@ -24,14 +53,12 @@ export function readUsual(): UsualReadings {
   }
 }
 
-/** Remembers what was used. */
-export function keepUsual(fields: TypedFields, { club, target, method }: Omit<UsualReadings, 'bases'>): void {
-  const bases: TypedFields = {
-    ...(fields['toes.baseMm'] ? { 'toes.baseMm': fields['toes.baseMm'] } : {}),
-    ...(fields['face.baseMm'] ? { 'face.baseMm': fields['face.baseMm'] } : {}),
-  };
-  localStorage.setItem(
-    KEY,
-    JSON.stringify({ bases, club, target, ...(method && { method }) } satisfies UsualReadings),
-  );
+/** Remembers what was used; what is not named stays. */
+export function keepUsual(change: Partial<UsualReadings>): void {
+  localStorage.setItem(KEY, JSON.stringify({ ...readUsual(), ...change }));
+}
+
+/** The name under which a base is remembered. */
+export function baseName({ by, rod }: UsualWay, line: LineKey): string {
+  return `${line}.${by === 'gaps' ? (rod ? 'rod' : 'bare') : by}`;
 }

@@ -1,0 +1,48 @@
+import { HttpClient } from '@angular/common/http';
+import { inject, Injectable, signal } from '@angular/core';
+import { type MethodDocument, type MethodView, SHIPPED_METHODS } from '@lotrecht/contract';
+import { type Observable, tap } from 'rxjs';
+import { SessionStore } from '../session/session.store.ts';
+
+/** Methods that can judge: the shipped ones, and the academy's own. */
+@Injectable({ providedIn: 'root' })
+export class MethodStore {
+  private readonly http = inject(HttpClient);
+  private readonly session = inject(SessionStore);
+  private readonly ownMethods = signal<readonly MethodView[]>([]);
+  private loadedFor = '';
+
+  readonly own = this.ownMethods.asReadonly();
+
+  /** Every method, the shipped ones first. */
+  all(): readonly MethodDocument[] {
+    return [...SHIPPED_METHODS, ...this.ownMethods().map((m) => m.method)];
+  }
+
+  /** Fetched once per academy; shipped methods serve without. */
+  load(): void {
+    const academyId = this.session.session()?.academy.id ?? '';
+    if (this.loadedFor === academyId && academyId !== '') return;
+    this.http.get<readonly MethodView[]>('/api/methods').subscribe({
+      next: (methods) => {
+        this.ownMethods.set(methods);
+        this.loadedFor = academyId;
+      },
+      // Without a connection a check is judged by the method it already names.
+      error: () => this.ownMethods.set([]),
+    });
+  }
+
+  /** @param id chosen here, so that a save can be sent again */
+  save(id: string, revision: number, method: MethodDocument): Observable<MethodView> {
+    return this.http
+      .put<MethodView>(`/api/methods/${id}`, { revision, method })
+      .pipe(tap((saved) => this.ownMethods.update((all) => [...all.filter((m) => m.id !== id), saved])));
+  }
+
+  /** Asks the server again, as after a deletion was taken back. */
+  reload(): void {
+    this.loadedFor = '';
+    this.load();
+  }
+}

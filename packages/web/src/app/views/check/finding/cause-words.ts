@@ -1,0 +1,44 @@
+import { type Cause } from '@lotrecht/contract';
+import { type BallPosition, type Chain } from '@lotrecht/core';
+import { LINE_TITLES, percentText } from '../../../ui/words.ts';
+
+/** Whether the set-up is the cause, in one sentence, and what is missing for it. */
+export function causeText({ verdict, allInProbability, notRead, ballRead }: Cause): string {
+  const all = `All in: ${percentText(allInProbability)}.`;
+  if (verdict === 'ruled-out') return `The set-up is not the cause. ${all}`;
+  if (verdict === 'ruled-in') return `The set-up can be the cause. ${all}`;
+  const missing = [
+    ...notRead.map((line) => LINE_TITLES[line].toLowerCase()),
+    ...(ballRead ? [] : ['ball position']),
+  ];
+  const wanting = missing.length === 0 ? '' : ` Not read: ${missing.join(', ')}.`;
+  return `The set-up is neither ruled in nor out. ${all}${wanting}`;
+}
+
+/** What a chain may do to the shot, mirrored for the hand. */
+export function chainText({ code }: Chain, handedness: 'right' | 'left', longClub: boolean): string {
+  const [own, far] = handedness === 'right' ? ['left', 'right'] : ['right', 'left'];
+  switch (code) {
+    case 'body-closed':
+      return `Likely: the target seems to be ${own}, the club comes over: pulled ${own}, or cut back ${far}. Or it goes straight ${far}, and the next one is pulled.`;
+    case 'feet-closed-alone':
+      return 'Feet closed alone are harmless for one school; for another the club then works too far inside. The shoulders do not follow the feet.';
+    case 'shoulders-open':
+      return `Likely after lifting the head to look: pulled ${own}, or a shuffle ${far}.`;
+    case 'face-open':
+      return longClub
+        ? `Likely: starts ${far}, weak. A long club soled open does that.`
+        : `Likely: starts ${far}, or the swing makes up for it.`;
+    case 'face-closed':
+      return `Likely: starts ${own}.`;
+  }
+}
+
+/** The ball against the method's table. */
+export function ballText({ share, offsetM, verdict }: BallPosition): string {
+  const mm = Math.round(Math.abs(offsetM) * 1000);
+  const at = `Ball ${Math.round(100 * share)} % of the stance behind the lead heel`;
+  if (verdict === 'in') return `${at}: in.`;
+  const way = offsetM > 0 ? 'forward, toward the target' : 'back, away from the target';
+  return verdict === 'out' ? `${at}: ${mm} mm ${way}.` : `${at}: can’t tell, ${mm} mm off.`;
+}

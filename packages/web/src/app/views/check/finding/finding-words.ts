@@ -1,0 +1,106 @@
+import { computed, inject, Injectable } from '@angular/core';
+import {
+  ballOfCheck,
+  causeOf,
+  chainsOfResult,
+  lessonDifferences,
+  type LineDifference,
+} from '@lotrecht/contract';
+import { MethodStore } from '../../../methods/method.store.ts';
+import { differenceText } from '../../../ui/difference-words.ts';
+import { CheckContent } from '../check-content.ts';
+import { itemSentences } from '../items/item-words.ts';
+import { ballText } from './cause-words.ts';
+import { type FindingGround } from './finding-panel.ts';
+
+const LONG_CLUBS = new Set(['long-iron', 'fairway-wood', 'driver']);
+
+/** Everything about a check that stands beside its lines in the finding. */
+@Injectable()
+export class FindingWords {
+  private readonly content = inject(CheckContent);
+  private readonly methods = inject(MethodStore);
+
+  /** How the method's ball table is made. */
+  readonly ballTable = computed((): 'graded' | 'blocks' => {
+    const { judgement, ownMethod } = this.content.judged();
+    const id = judgement.method?.id ?? ownMethod?.id;
+    return this.methods.all().find((m) => m.id === id)?.ballTable ?? 'graded';
+  });
+
+  private readonly ballRead = computed(() =>
+    ballOfCheck(this.content.record().ball, {
+      club: this.content.club().group,
+      table: this.ballTable(),
+    }),
+  );
+  readonly ball = computed(() => {
+    const read = this.ballRead();
+    return read === null ? null : ballText(read);
+  });
+
+  /** Shoulders and eyes after the look against before it. */
+  private readonly drift = computed((): readonly LineDifference[] => {
+    const [before, after] = [this.content.solution(), this.content.lookSolution()];
+    if (!before?.document || !before.result || !after?.document || !after.result) return [];
+    const holdsOf = (observations: readonly { line: string; hold?: number }[], line: string): string =>
+      observations
+        .filter((o) => o.line === line)
+        .map((o) => o.hold ?? 1)
+        .join();
+    const from = { document: before.document, result: before.result };
+    const to = { document: after.document, result: after.result };
+    const sameStand = (['shoulders', 'eyes'] as const).every(
+      (line) =>
+        to.result.lines[line] === undefined ||
+        holdsOf(from.document.observations, line) === holdsOf(to.document.observations, line),
+    );
+    return lessonDifferences([from], [to], sameStand);
+  });
+
+  /** Against the blind baselines of the same lesson with the same group of clubs. */
+  private readonly sinceBaseline = computed((): readonly LineDifference[] => {
+    const shown = this.content.shown();
+    const circumstances = this.content.circumstances();
+    const group = this.content.club().group;
+    if (!shown?.document || !shown.result || circumstances?.phase === 'baseline') return [];
+    const before = (this.content.lesson()?.checks ?? []).filter(
+      ({ circumstances: c, document }) =>
+        c?.phase === 'baseline' && c.help === 'blind' && document.club?.group === group,
+    );
+    return lessonDifferences(before, [{ document: shown.document, result: shown.result }], false);
+  });
+
+  readonly ground = computed((): FindingGround => {
+    const result = this.content.shown()?.result ?? null;
+    const { priority, feltDeg, guess, items } = this.content.record();
+    const { distanceM } = this.content.target();
+    const guessed = guess && result?.lines[guess.line];
+    return {
+      handedness: this.content.student()?.handedness ?? 'right',
+      ...(distanceM !== undefined && { targetDistanceM: distanceM }),
+      ...(feltDeg !== undefined && { feltDeg }),
+      ...(priority && { priority }),
+      cause: result === null ? null : causeOf(result, this.content.rules().order, this.ballRead()),
+      chains: result === null ? [] : chainsOfResult(result),
+      longClub: LONG_CLUBS.has(this.content.club().group),
+      sentences: [
+        ...(this.ball() === null ? [] : [this.ball() ?? '']),
+        ...(guess && guessed
+          ? [
+              `Your eye said ${sided(guess.readingDeg)} for the ${guess.line}: ${sided(guess.readingDeg - guessed.azimuthDeg)} of what was read.`,
+            ]
+          : []),
+        ...this.drift().map((d) => `After the look: ${differenceText(d)}`),
+        ...this.sinceBaseline()
+          .filter((d) => d.line === (result?.fixFirst ?? d.line) || d.real)
+          .map((d) => `Since the baseline: ${differenceText(d)}`),
+        ...itemSentences(items),
+      ],
+    };
+  });
+}
+
+function sided(deg: number): string {
+  return Math.abs(deg) < 0.05 ? '0.0°' : `${Math.abs(deg).toFixed(1)}° ${deg < 0 ? 'left' : 'right'}`;
+}

@@ -1,0 +1,132 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { adviseNext } from '@lotrecht/contract';
+import { type Candidate, HOLDING_TIMES, kindOfLine } from '@lotrecht/core';
+import { percentText } from '../../../ui/words.ts';
+import { CheckContent } from '../check-content.ts';
+import { HoldRunner } from '../holds/hold-runner.ts';
+import { wayTitle } from '../readings/entry.ts';
+
+/** Holds that are asked of a student at most. */
+const MOST_HOLDS = 4;
+
+/** The reading that tells most per second of holding, with the reason; or that nothing more is worth holding for. */
+@Component({
+  selector: 'lo-next-step',
+  template: `
+    <section aria-label="Next reading" aria-live="polite">
+      <h2>Next reading</h2>
+      <p>{{ words() }}</p>
+      @if (candidate(); as c) {
+        <button type="button" (click)="take(c)">Take it up: {{ named(c) }}</button>
+      }
+    </section>
+  `,
+  styles: `
+    section {
+      display: grid;
+      gap: 2px;
+      padding: 6px 0 0;
+      border-top: 2px solid var(--lo-twine);
+      font-size: 0.9375rem;
+      line-height: 1.3;
+    }
+    h2 {
+      font-size: 0.9375rem;
+    }
+    button {
+      justify-self: start;
+      min-height: 44px;
+      padding: 0 12px;
+      border: 1px solid var(--lo-line-strong);
+      border-radius: 4px;
+      background: none;
+      color: var(--lo-ink);
+      font: inherit;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class NextStep {
+  private readonly content = inject(CheckContent);
+  private readonly runner = inject(HoldRunner);
+
+  private readonly advice = computed(() => {
+    const student = this.content.student();
+    if (student === null) return null;
+    const covered = this.content.covered();
+    const solution = this.content.solution();
+    const { phase, hold } = this.content.run();
+    const { distanceM } = this.content.target();
+    const last = Math.max(1, hold, ...this.content.entries().map((e) => e.hold));
+    return adviseNext({
+      handedness: student.handedness,
+      judgedBy: this.content.rules(),
+      // Covered readings may not be told by what is advised after them.
+      solved:
+        !covered && solution?.document && solution.result
+          ? { document: solution.document, result: solution.result }
+          : null,
+      targetLineUncertaintyDeg: this.content.targetLineUncertaintyDeg(),
+      equipment: this.content.equipment(),
+      windy: this.content.windy(),
+      ...(this.content.marks().length > 0 && distanceM !== undefined && { pointsAtM: distanceM }),
+      hold: last,
+      heldS:
+        phase === 'hold'
+          ? this.plannedSeconds(hold)
+          : phase === 'plan' && hold === 0
+            ? 0
+            : HOLDING_TIMES.longestHoldS,
+      holdsLeft: Math.max(0, MOST_HOLDS - last),
+    });
+  });
+
+  /** What could be taken next: not what the plan already has, while nothing of it may be told. */
+  protected readonly candidate = computed((): Candidate | null => {
+    const advice = this.advice();
+    if (advice?.advice !== 'read') return null;
+    const ranked = [advice.next, ...advice.others];
+    const planned = new Set(this.content.entries().map((e) => e.line));
+    const unread = this.content.covered() || this.content.solution() === null;
+    return (unread ? ranked.find((c) => !planned.has(c.line)) : ranked[0]) ?? null;
+  });
+
+  protected readonly words = computed(() => {
+    const advice = this.advice();
+    const candidate = this.candidate();
+    if (advice === null) return '';
+    if (candidate === null) return STOPS[advice.advice];
+    const { line, by, rod, seconds, newHold, expectedProbability, decidesProbability } = candidate;
+    const have = kindOfLine(line) === 'face' ? 'has' : 'have';
+    const chance = percentText(decidesProbability);
+    return (
+      `${capital(line)}, ${wayTitle(by, rod)}: ${Math.round(seconds)} s${newHold ? ' in another hold' : ''}. ` +
+      `What comes first is then ${percentText(expectedProbability)} sure; ${chance} that the ${line} ${have} a verdict.`
+    );
+  });
+
+  protected named({ line, by, rod }: Candidate): string {
+    return `${line}, ${wayTitle(by, rod)}`;
+  }
+
+  protected take({ line, by, rod, newHold }: Candidate): void {
+    const last = Math.max(1, ...this.content.entries().map((e) => e.hold));
+    this.content.plan.add(line, { by, rod }, newHold ? last + 1 : last);
+    if (newHold && this.content.run().phase === 'tape') this.runner.toPlan();
+  }
+
+  private plannedSeconds(hold: number): number {
+    return this.runner.holds().find((h) => h.hold === hold)?.seconds ?? 0;
+  }
+}
+
+const STOPS = {
+  read: 'Everything that is planned tells more than what is not.',
+  settled: 'Settled: nothing more is worth holding still for.',
+  'not-worth-it': 'Nothing at hand would tell enough to be worth holding still for.',
+  'no-hold-left': 'Open, and no hold is left. Let the student rest.',
+} as const;
+
+function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}

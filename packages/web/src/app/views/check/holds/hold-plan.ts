@@ -1,0 +1,74 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { LINE_TITLES } from '../../../ui/words.ts';
+import { CheckContent } from '../check-content.ts';
+import { Circumstances } from '../ground/circumstances.ts';
+import { entryTitle } from '../readings/entry.ts';
+import { type PlanName, readUsual, type UsualReadings } from '../readings/usual-readings.ts';
+import { HoldRunner } from './hold-runner.ts';
+import { allInOrder } from './plan.ts';
+import { type Run } from './run.ts';
+import { WayChoice } from './way-choice.ts';
+
+const PRESETS: readonly { readonly name: PlanName; readonly title: string }[] = [
+  { name: 'quick', title: 'Quick: face and feet' },
+  { name: 'method', title: 'The method’s lines' },
+  { name: 'all', title: 'All seven' },
+];
+
+/** Before the student stands: which lines are read and how, over which holds. */
+@Component({
+  selector: 'lo-hold-plan',
+  imports: [Circumstances, WayChoice],
+  templateUrl: './hold-plan.html',
+  styleUrl: './hold-plan.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class HoldPlan {
+  protected readonly content = inject(CheckContent);
+  protected readonly runner = inject(HoldRunner);
+  readonly ground = output();
+
+  protected readonly presets = PRESETS;
+  protected readonly chosenPlan = signal<PlanName>(readUsual().plan);
+  protected readonly prompts: readonly [UsualReadings['prompts'], string][] = [
+    ['tones', 'Tones'],
+    ['spoken', 'Spoken'],
+    ['silent', 'Silent'],
+  ];
+  protected readonly paces: readonly [Run['pace'], string][] = [
+    ['clock', 'Cards by the clock'],
+    ['taps', 'by tapping'],
+  ];
+
+  protected readonly looking = computed(() => this.content.entries().some((e) => e.look));
+
+  protected readonly rows = computed(() => {
+    const entries = this.content.entries().filter((e) => !e.look);
+    return allInOrder(this.content.rules().order).map((line) => {
+      const of = entries.filter((e) => e.line === line);
+      const [first] = of;
+      return {
+        line,
+        title: LINE_TITLES[line],
+        on: first !== undefined,
+        id: first?.id ?? '',
+        way: first && { by: first.by, rod: first.rod },
+        times: of.length > 1 ? `× ${of.length}` : '',
+      };
+    });
+  });
+
+  protected readonly holds = computed(() =>
+    this.runner.holds().map(({ hold, entries, seconds }) => ({
+      hold,
+      seconds,
+      lines: entries.map((e) => entryTitle(e).toLowerCase()).join(', '),
+      held: hold <= this.content.run().hold,
+    })),
+  );
+
+  protected choose(plan: PlanName): void {
+    this.chosenPlan.set(plan);
+    this.content.plan.choosePlan(plan);
+  }
+}

@@ -1,0 +1,114 @@
+import { computed, DestroyRef, effect, inject, Injectable, signal, untracked } from '@angular/core';
+import { HOLDING_TIMES } from '@lotrecht/core';
+import { CheckContent } from '../check-content.ts';
+import { entryTitle } from '../readings/entry.ts';
+import { keepUsual, readUsual, type UsualReadings } from '../readings/usual-readings.ts';
+import { holdsOf, holdingS } from './plan.ts';
+import { Prompts } from './prompts.ts';
+import { cardsOf, clockAt, type Run } from './run.ts';
+
+const TICK_MS = 100;
+
+/** Leads a check through its phases: holds by the clock, steps out, and goes to the tape. */
+@Injectable()
+export class HoldRunner {
+  private readonly content = inject(CheckContent);
+  private readonly prompts = inject(Prompts);
+  private readonly nowMs = signal(Date.now());
+  private prompted = -1;
+
+  readonly pace = signal<Run['pace']>(readUsual().pace);
+  readonly prompting = signal<UsualReadings['prompts']>(readUsual().prompts);
+
+  readonly holds = computed(() => holdsOf(this.content.entries()));
+  /** Holds that the student still has to give. */
+  readonly ahead = computed(() => this.holds().filter((h) => h.hold > this.content.run().hold));
+  readonly cards = computed(() => cardsOf(this.content.entries(), this.content.run().hold));
+  readonly clock = computed(() => {
+    const run = this.content.run();
+    const heldS = run.startedAtMs === null ? 0 : Math.max(0, (this.nowMs() - run.startedAtMs) / 1000);
+    return clockAt(this.cards(), heldS, run);
+  });
+  /** Longer than anyone holds an honest address. */
+  readonly tooLong = computed(() => this.clock().heldS > HOLDING_TIMES.longestHoldS);
+
+  constructor() {
+    let ticking: ReturnType<typeof setInterval> | undefined;
+    effect(() => {
+      const holding = this.content.run().phase === 'hold';
+      clearInterval(ticking);
+      if (!holding) return;
+      this.nowMs.set(Date.now());
+      ticking = setInterval(() => this.nowMs.set(Date.now()), TICK_MS);
+    });
+    inject(DestroyRef).onDestroy(() => clearInterval(ticking));
+    effect(() => {
+      if (this.content.run().phase !== 'hold') return;
+      const { card } = this.clock();
+      untracked(() => this.reach(card));
+    });
+  }
+
+  /** The next hold begins now. */
+  begin(): void {
+    const [next] = this.ahead();
+    if (next === undefined) return;
+    this.prompted = -1;
+    this.nowMs.set(Date.now());
+    this.content.set('run', {
+      phase: 'hold',
+      hold: next.hold,
+      startedAtMs: Date.now(),
+      gainedS: 0,
+      tapped: 0,
+      pace: this.pace(),
+    });
+  }
+
+  /** This card is done before its time. */
+  next(): void {
+    const run = this.content.run();
+    const { card, cardLeftS } = this.clock();
+    const done = this.cards()[card];
+    if (run.phase !== 'hold' || done === undefined) return;
+    const gained = run.pace === 'clock' ? Math.min(cardLeftS, holdingS(done)) : 0;
+    this.content.set('run', { ...run, gainedS: run.gainedS + gained, tapped: run.tapped + 1 });
+  }
+
+  /** The student steps out, whatever was read. */
+  stepOut(): void {
+    this.prompts.release(this.prompting());
+    this.content.set('run', { ...this.content.run(), phase: 'release', startedAtMs: null });
+  }
+
+  toTape(): void {
+    this.content.set('run', { ...this.content.run(), phase: 'tape', startedAtMs: null });
+  }
+
+  /** Back to what is to be read; holds that were held stay held. */
+  toPlan(): void {
+    this.content.set('run', { ...this.content.run(), phase: 'plan', startedAtMs: null });
+  }
+
+  choosePace(pace: Run['pace']): void {
+    this.pace.set(pace);
+    keepUsual({ pace });
+  }
+
+  choosePrompts(prompts: UsualReadings['prompts']): void {
+    this.prompting.set(prompts);
+    keepUsual({ prompts });
+  }
+
+  private reach(card: number): void {
+    const cards = this.cards();
+    if (card >= cards.length) {
+      this.stepOut();
+      return;
+    }
+    const entry = cards[card];
+    if (card === this.prompted || entry === undefined) return;
+    this.prompted = card;
+    this.prompts.say(this.prompting(), entryTitle(entry));
+  }
+}

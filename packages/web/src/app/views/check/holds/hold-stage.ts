@@ -1,0 +1,41 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { CheckContent } from '../check-content.ts';
+import { ByEye } from '../readings/by-eye.ts';
+import { entryTitle } from '../readings/entry.ts';
+import { PointsAt } from '../readings/points-at.ts';
+import { HoldRunner } from './hold-runner.ts';
+import { holdInstruction } from './hold-words.ts';
+import { holdingS } from './plan.ts';
+
+/** While the student stands: one large card at a time, a clock, and nothing to type. */
+@Component({
+  selector: 'lo-hold-stage',
+  imports: [ByEye, PointsAt],
+  templateUrl: './hold-stage.html',
+  styleUrl: './hold-stage.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class HoldStage {
+  protected readonly content = inject(CheckContent);
+  protected readonly runner = inject(HoldRunner);
+
+  protected readonly cards = computed(() =>
+    this.runner.cards().map((entry) => ({ entry, title: entryTitle(entry) })),
+  );
+
+  /** The card that is up; the last one stays up until the student has stepped out. */
+  protected readonly card = computed(() => {
+    const cards = this.cards();
+    const { card, cardLeftS } = this.runner.clock();
+    const up = cards[Math.min(card, cards.length - 1)];
+    if (up === undefined) return null;
+    return {
+      ...up,
+      instruction: holdInstruction(up.entry),
+      left: this.content.run().pace === 'taps' ? 100 : (100 * cardLeftS) / holdingS(up.entry),
+    };
+  });
+
+  protected readonly held = computed(() => Math.floor(this.runner.clock().heldS));
+  protected readonly isLast = computed(() => this.runner.clock().card >= this.cards().length - 1);
+}

@@ -1,0 +1,94 @@
+import { type WayOfReading } from '@lotrecht/contract';
+import { assignHolds, HOLDING_TIMES, kindOfLine, LINE_NAMES } from '@lotrecht/core';
+import { type LineKey } from '../../../ui/words.ts';
+import { type Entry } from '../readings/entry.ts';
+import { type PlanName, type UsualWay } from '../readings/usual-readings.ts';
+
+const FEET: readonly LineKey[] = ['toes', 'heels'];
+
+/** How a line is read before anyone has chosen: the face from the square rod, the body by its bare points. */
+export function firstWay(line: LineKey): UsualWay {
+  return { by: kindOfLine(line) === 'face' ? 'square' : 'gaps', rod: false };
+}
+
+/** Every way in which a line can be read, the tape first. */
+export function waysOfLine(line: LineKey, pointsAt: boolean): readonly UsualWay[] {
+  const way = (by: WayOfReading, rod = false): UsualWay => ({ by, rod });
+  const direct = [...(pointsAt ? [way('pointsAt')] : []), way('angle'), way('eye')];
+  if (kindOfLine(line) === 'face') return [way('square'), way('faceRod'), ...direct];
+  return FEET.includes(line) ? [way('gaps'), ...direct] : [way('gaps'), way('gaps', true), ...direct];
+}
+
+/** The method's order, then every line it does not name. */
+export function allInOrder(order: readonly LineKey[]): readonly LineKey[] {
+  return [...order, ...LINE_NAMES.filter((line) => !order.includes(line))];
+}
+
+/** The lines of a plan, in the method's order. */
+export function linesOfPlan(
+  plan: PlanName,
+  {
+    order,
+    footLine,
+    own,
+  }: { readonly order: readonly LineKey[]; readonly footLine: LineKey; readonly own: readonly LineKey[] },
+): readonly LineKey[] {
+  const all = allInOrder(order);
+  switch (plan) {
+    case 'quick':
+      return all.filter((line) => line === 'face' || line === footLine);
+    case 'method':
+      return order;
+    case 'all':
+      return all;
+    case 'own':
+      return all.filter((line) => own.includes(line));
+  }
+}
+
+/** Seconds of holding still that a reading takes. */
+export function holdingS({ line, by, rod }: Pick<Entry, 'line' | 'by' | 'rod'>): number {
+  switch (by) {
+    case 'gaps':
+      if (FEET.includes(line)) return HOLDING_TIMES.groundMarksS;
+      return rod ? HOLDING_TIMES.rodS : HOLDING_TIMES.bobsS;
+    case 'square':
+      return HOLDING_TIMES.squareS;
+    case 'faceRod':
+      return HOLDING_TIMES.faceRodS;
+    case 'pointsAt':
+      return HOLDING_TIMES.pointsAtS;
+    case 'angle':
+      return HOLDING_TIMES.gaugeS;
+    case 'eye':
+      return HOLDING_TIMES.eyeS;
+  }
+}
+
+/** The readings spread over holds, and in the order in which the tape is read. */
+export function spreadOverHolds(entries: readonly Entry[], order: readonly LineKey[]): readonly Entry[] {
+  const wanted = entries.map((entry) => ({ line: entry.line, holdingS: holdingS(entry) }));
+  const holds = assignHolds(wanted, {
+    order,
+    longestHoldS: HOLDING_TIMES.longestHoldS,
+    firstHold: 1,
+  });
+  const holdOf = new Map(holds.flatMap((h) => h.readings.map((index) => [index, h.hold] as const)));
+  return entries.map((entry, index) => ({ ...entry, hold: holdOf.get(index) ?? 1 }));
+}
+
+/** A hold as the plan shows it. */
+export interface PlannedHold {
+  readonly hold: number;
+  readonly entries: readonly Entry[];
+  readonly seconds: number;
+}
+
+/** The holds that the readings are spread over, first one first. */
+export function holdsOf(entries: readonly Entry[]): readonly PlannedHold[] {
+  const numbers = [...new Set(entries.map((e) => e.hold))].toSorted((a, b) => a - b);
+  return numbers.map((hold) => {
+    const held = entries.filter((e) => e.hold === hold);
+    return { hold, entries: held, seconds: held.reduce((sum, e) => sum + holdingS(e), 0) };
+  });
+}

@@ -1,0 +1,34 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { CheckContent } from '../check-content.ts';
+import { Guesses } from '../finding/guesses.ts';
+import { entryTitle } from '../readings/entry.ts';
+import { HoldRunner } from './hold-runner.ts';
+
+/** The student has stepped out: guesses first, then another hold or the tape. */
+@Component({
+  selector: 'lo-release',
+  imports: [Guesses],
+  templateUrl: './release.html',
+  styleUrl: './release.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Release {
+  protected readonly content = inject(CheckContent);
+  protected readonly runner = inject(HoldRunner);
+
+  protected readonly title = computed(() =>
+    this.runner.ahead().length > 0 ? `Hold ${this.content.run().hold} is done` : 'The student steps out',
+  );
+
+  protected readonly lead = computed(() => {
+    if (this.runner.ahead().length > 0)
+      return 'A breath, then into the same stance again. It counts as another stand.';
+    return this.content.covered()
+      ? 'Only now sight the target, and lay the line through the marked ball. Check it before the tape comes out.'
+      : 'Leave the marks where they are. The tape goes over them.';
+  });
+
+  protected readonly nextLines = computed(() =>
+    (this.runner.ahead()[0]?.entries ?? []).map((e) => entryTitle(e).toLowerCase()).join(', '),
+  );
+}

@@ -1,0 +1,112 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { atHandOf } from '@lotrecht/contract';
+import {
+  DEFAULT_DECISION_LIMITS,
+  degreesFromRadians,
+  HOLDING_TIMES,
+  radiansFromDegrees,
+  reachOf,
+  waysOf,
+} from '@lotrecht/core';
+import { type LineKey } from '../../../ui/words.ts';
+import { CheckContent } from '../check-content.ts';
+import { wayTitle } from '../readings/entry.ts';
+import { type UsualWay } from '../readings/usual-readings.ts';
+import { waysOfLine } from './plan.ts';
+
+const COVERAGE_FACTOR = 1.959964;
+const GAUGE_DEG = 1;
+
+/** How a line can be read, each way with what it would give: its ± and whether it can say *in* at all. */
+@Component({
+  selector: 'lo-way-choice',
+  template: `
+    @for (way of ways(); track way.title) {
+      <button
+        type="button"
+        [attr.aria-pressed]="way.chosen"
+        [attr.aria-label]="line() + ' ' + way.title + ', ' + way.half + way.spoken"
+        (click)="chosen.emit(way.way)"
+      >
+        <span>{{ way.title }}</span>
+        <span class="half">{{ way.half }}{{ way.reach }}</span>
+      </button>
+    }
+  `,
+  styles: `
+    :host {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 4px;
+    }
+    button {
+      display: grid;
+      min-height: 44px;
+      padding: 2px 9px;
+      border: 1px solid var(--lo-line-strong);
+      border-radius: 4px;
+      background: var(--lo-paper);
+      color: var(--lo-ink);
+      font: inherit;
+      line-height: 1.15;
+      text-align: left;
+    }
+    button[aria-pressed='true'] {
+      padding: 1px 8px;
+      border: 2px solid var(--lo-twine);
+      font-weight: 600;
+    }
+    .half {
+      font-size: 0.875rem;
+      font-weight: 400;
+      color: var(--lo-ink-soft);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class WayChoice {
+  private readonly content = inject(CheckContent);
+  readonly line = input.required<LineKey>();
+  readonly current = input.required<UsualWay>();
+  readonly chosen = output<UsualWay>();
+
+  protected readonly ways = computed(() => {
+    const line = this.line();
+    const { distanceM } = this.content.target();
+    const current = this.current();
+    const atHand = {
+      ...atHandOf(this.content.equipment(), {
+        windy: this.content.windy(),
+        ...(distanceM !== undefined && { pointsAtM: distanceM }),
+      }),
+      gauge: true,
+    };
+    const possible = waysOf(line, { ...atHand, faceRodM: 0.6 }, HOLDING_TIMES);
+    const tolerance = this.content.rules().tolerancesDeg[line];
+    return waysOfLine(line, distanceM !== undefined).flatMap((way) => {
+      const found = possible.find((p) => p.by === way.by && p.rod === way.rod);
+      if (found === undefined) return [];
+      const u = way.by === 'angle' ? radiansFromDegrees(GAUGE_DEG) : found.measurementUncertaintyRad;
+      const half = COVERAGE_FACTOR * degreesFromRadians(u);
+      const canSayIn =
+        tolerance !== undefined &&
+        reachOf({
+          measurementUncertaintyRad: u,
+          targetLineUncertaintyRad: radiansFromDegrees(this.content.targetLineUncertaintyDeg()),
+          tolerance: [radiansFromDegrees(tolerance[0]), radiansFromDegrees(tolerance[1])],
+          limits: DEFAULT_DECISION_LIMITS,
+        }).canSayIn;
+      return [
+        {
+          way,
+          title: wayTitle(way.by, way.rod),
+          half: `± ${half.toFixed(1)}°`,
+          reach: tolerance === undefined ? '' : canSayIn ? ', can say in' : '',
+          spoken:
+            tolerance === undefined ? '' : canSayIn ? ', can say in' : ', cannot say in with one reading',
+          chosen: way.by === current.by && way.rod === current.rod,
+        },
+      ];
+    });
+  });
+}

@@ -1,0 +1,81 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { kindOfLine, sideSign } from '@lotrecht/core';
+import { LINE_TITLES } from '../../../ui/words.ts';
+import { CheckContent } from '../check-content.ts';
+import { type Entry } from './entry.ts';
+
+/** What an eye can tell apart, φ in degrees; each is known to ± 8° only. */
+const CLASSES: readonly { readonly deg: number; readonly much: boolean }[] = [
+  { deg: -8, much: true },
+  { deg: -4, much: false },
+  { deg: 0, much: false },
+  { deg: 4, much: false },
+  { deg: 8, much: true },
+];
+
+/** A line judged by eye: five classes, and how little they say. */
+@Component({
+  selector: 'lo-by-eye',
+  template: `
+    <div role="group" [attr.aria-label]="title() + ' by eye'">
+      @for (c of classes(); track c.readingDeg) {
+        <button type="button" [attr.aria-pressed]="c.readingDeg === chosen()" (click)="judge(c.readingDeg)">
+          {{ c.words }}
+        </button>
+      }
+    </div>
+    <p class="lo-soft">Known to ± 8° only, until your own eye has been measured.</p>
+  `,
+  styles: `
+    :host {
+      display: block;
+    }
+    div {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 4px;
+    }
+    button {
+      flex: 1;
+      min-height: 44px;
+      padding: 2px 8px;
+      border: 1px solid var(--lo-line-strong);
+      border-radius: 4px;
+      background: var(--lo-paper);
+      color: var(--lo-ink);
+      font: inherit;
+      line-height: 1.15;
+    }
+    button[aria-pressed='true'] {
+      border: 2px solid var(--lo-twine);
+      font-weight: 600;
+    }
+    p {
+      font-size: 0.875rem;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ByEye {
+  private readonly content = inject(CheckContent);
+  readonly entry = input.required<Entry>();
+
+  protected readonly title = computed(() => LINE_TITLES[this.entry().line]);
+  protected readonly chosen = computed(() => {
+    const text = this.entry().fields['readingDeg'] ?? '';
+    return text === '' ? null : Number(text);
+  });
+
+  protected readonly classes = computed(() => {
+    const [below, above] = kindOfLine(this.entry().line) === 'body' ? ['open', 'closed'] : ['closed', 'open'];
+    const side = sideSign(this.content.student()?.handedness ?? 'right');
+    return CLASSES.map(({ deg, much }) => ({
+      readingDeg: deg === 0 ? 0 : side * deg,
+      words: deg === 0 ? 'square' : `${much ? 'much ' : ''}${deg < 0 ? below : above}`,
+    }));
+  });
+
+  protected judge(readingDeg: number): void {
+    this.content.fill(this.entry().id, { readingDeg: String(readingDeg) });
+  }
+}

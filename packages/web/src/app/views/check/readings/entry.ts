@@ -1,0 +1,175 @@
+import {
+  FIELDS_OF_WAY,
+  formatLength,
+  type ObservationEntry,
+  type TypedReading,
+  typedReading,
+  type WayOfReading,
+} from '@lotrecht/contract';
+import { LINE_TITLES, type LineKey } from '../../../ui/words.ts';
+import { type ParsedReading, parseReading, type ReadingUnit } from './parse-reading.ts';
+
+/** The unit that lengths of a check are typed in. */
+export type LengthUnit = 'mm' | 'cm' | 'in';
+
+/** One reading that is to be taken or was taken, exactly as its fields are filled. */
+export interface Entry {
+  /** Unique in its check. @example "shoulders", "shoulders-2", "shoulders-look" */
+  readonly id: string;
+  readonly line: LineKey;
+  readonly by: WayOfReading;
+  readonly rod: boolean;
+  readonly hold: number;
+  /** Read again after the look at the target. */
+  readonly look: boolean;
+  /** Text by field name: a slip survives too. */
+  readonly fields: Readonly<Record<string, string>>;
+  /** What a stored reading was made with; today's tools without. */
+  readonly madeWith?: Readonly<Record<string, number | string>>;
+}
+
+/** A field of an entry: `entry id.field name`. */
+export type FieldKey = `${string}.${string}`;
+
+/** One field of an entry, in the order the tape is read. */
+export interface ReadingField {
+  readonly key: FieldKey;
+  readonly entry: Entry;
+  /** The reading's name in the document. */
+  readonly name: string;
+  readonly label: string;
+  /** What is measured, for who reads it for the first time. */
+  readonly help: string;
+  readonly unit: ReadingUnit;
+  /** It keeps its last value, and alone is no reading. */
+  readonly kept: boolean;
+}
+
+interface FieldText {
+  readonly label: string;
+  readonly help: (line: string) => string;
+}
+
+const FIELD_TEXTS: Readonly<Record<WayOfReading, Readonly<Record<string, FieldText>>>> = {
+  gaps: {
+    leadGapMm: { label: 'Lead gap', help: (line) => `String to the lead mark of the ${line}` },
+    trailGapMm: { label: 'Trail gap', help: (line) => `String to the trail mark of the ${line}` },
+    baseMm: { label: 'Base', help: () => 'Mark to mark along the string; of a rod, its length' },
+  },
+  square: {
+    heelGapMm: { label: 'Heel gap', help: () => 'Square rod to the heel of the leading edge' },
+    toeGapMm: { label: 'Toe gap', help: () => 'Square rod to the toe of the leading edge' },
+    baseMm: { label: 'Base', help: () => 'Heel to toe across the string' },
+  },
+  faceRod: {
+    faceGapMm: { label: 'Face gap', help: () => 'String to the rod where it seats on the face' },
+    tipGapMm: { label: 'Tip gap', help: () => 'String to the tip of the rod' },
+    lengthMm: { label: 'Length', help: () => 'Face to tip over the ground' },
+  },
+  pointsAt: {
+    lateralM: { label: 'Points at', help: () => 'Right of the target; left with a minus' },
+    distanceM: { label: 'At', help: () => 'From the ball, as far as the target' },
+  },
+  angle: { readingDeg: { label: 'Gauge', help: () => 'Right of the target line; left with a minus' } },
+  eye: { readingDeg: { label: 'By eye', help: () => 'Right of the target line; left with a minus' } },
+};
+
+/** A way of reading as it is said. */
+export function wayTitle(by: WayOfReading, rod: boolean): string {
+  if (by === 'gaps') return rod ? 'rod across' : 'bare';
+  return WAY_TITLES[by];
+}
+
+const WAY_TITLES: Readonly<Record<Exclude<WayOfReading, 'gaps'>, string>> = {
+  square: 'square rod',
+  faceRod: 'rod off the face',
+  pointsAt: 'points at',
+  angle: 'gauge',
+  eye: 'by eye',
+};
+
+/** What a line is called where it is read more than once. */
+export function entryTitle({ line, look, id }: Entry): string {
+  const again = /-(\d+)$/.exec(id)?.[1];
+  return `${LINE_TITLES[line]}${again === undefined ? '' : ` ${again}`}${look ? ' after the look' : ''}`;
+}
+
+/** The fields of an entry, in the order the tape is read. */
+export function fieldsOf(entry: Entry, unit: LengthUnit): readonly ReadingField[] {
+  return FIELDS_OF_WAY[entry.by].map((name) => {
+    const text = FIELD_TEXTS[entry.by][name];
+    if (text === undefined) throw new Error(`no words for ${entry.by}.${name}`);
+    const isLength = name.endsWith('Mm');
+    return {
+      key: `${entry.id}.${name}`,
+      entry,
+      name,
+      label: text.label,
+      help: text.help(entry.line),
+      unit: isLength ? unit : name.endsWith('M') ? 'm' : '°',
+      kept: name === 'baseMm' || name === 'lengthMm' || name === 'distanceM',
+    };
+  });
+}
+
+/** Every field of an entry as it reads now. */
+export function parseEntry(
+  entry: Entry,
+  unit: LengthUnit,
+): readonly (ReadingField & { parsed: ParsedReading })[] {
+  return fieldsOf(entry, unit).map((field) => ({
+    ...field,
+    parsed: parseReading(entry.fields[field.name] ?? '', field.unit),
+  }));
+}
+
+/** An entry as contract composes it; fields that are no numbers are absent. */
+export function toTyped(entry: Entry, unit: LengthUnit): TypedReading {
+  const { line, by, rod, hold, madeWith } = entry;
+  return {
+    line,
+    by,
+    rod,
+    hold,
+    values: Object.fromEntries(
+      parseEntry(entry, unit).flatMap(({ name, parsed }) =>
+        parsed.kind === 'value' ? [[name, parsed.value]] : [],
+      ),
+    ),
+    ...(madeWith && { madeWith }),
+  };
+}
+
+/** The first id that is free for another reading of a line. */
+export function freeId(entries: readonly Entry[], line: LineKey, look: boolean): string {
+  const base = look ? `${line}-look` : line;
+  const taken = new Set(entries.map((e) => e.id));
+  if (!taken.has(base)) return base;
+  let n = 2;
+  while (taken.has(`${base}-${n}`)) n++;
+  return `${base}-${n}`;
+}
+
+/** Stored readings as entries, their numbers in millimetres: nothing is rounded on the way. */
+export function entriesFrom(observations: readonly ObservationEntry[], look: boolean): readonly Entry[] {
+  const entries: Entry[] = [];
+  for (const observation of observations) {
+    const { line, by, rod, hold, values, madeWith } = typedReading(observation);
+    entries.push({
+      id: freeId(entries, line, look),
+      line,
+      by,
+      rod: rod ?? false,
+      hold: hold ?? 1,
+      look,
+      fields: Object.fromEntries(Object.entries(values).map(([name, value]) => [name, String(value)])),
+      ...(madeWith && { madeWith }),
+    });
+  }
+  return entries;
+}
+
+/** Millimetres as a field of the unit shows them, without the unit. */
+export function lengthText(mm: number, unit: LengthUnit): string {
+  return formatLength(mm, unit).replace(/ (mm|cm|in)$/, '');
+}

@@ -1,0 +1,190 @@
+import { type Equipment } from '@lotrecht/contract';
+import { type LineKey } from '../../../ui/words.ts';
+import { allInOrder, firstWay, linesOfPlan, spreadOverHolds } from '../holds/plan.ts';
+import { type Run } from '../holds/run.ts';
+import { type Entry, freeId, lengthText, type LengthUnit, parseEntry } from './entry.ts';
+import { baseName, keepUsual, type PlanName, readUsual, type UsualWay } from './usual-readings.ts';
+
+/** What a plan is made from. */
+export interface PlanGround {
+  readonly entries: () => readonly Entry[];
+  readonly unit: () => LengthUnit;
+  readonly target: () => { readonly distanceM?: number };
+  readonly rules: () => { readonly order: readonly LineKey[] };
+  readonly footLine: () => LineKey;
+  readonly run: () => Run;
+  /** Already with the server: its readings stay in their holds. */
+  readonly stored: () => boolean;
+  readonly equipment: () => Equipment;
+}
+
+type Edit = (entries: readonly Entry[]) => readonly Entry[];
+
+/** Longest rod that anyone holds across the body, mm. */
+const LONGEST_ACROSS_MM = 1500;
+
+/** Which lines are read, how, how often and in which hold. */
+export class PlanEdits {
+  constructor(
+    private readonly ground: PlanGround,
+    private readonly edit: (edit: Edit) => void,
+  ) {}
+
+  /** A new reading of a line as it was read last, its base as it was. */
+  entryOf(line: LineKey, way?: UsualWay, taken: readonly Entry[] = []): Entry {
+    const { by, rod } = way ?? readUsual().ways[line] ?? firstWay(line);
+    const entry: Entry = {
+      id: freeId(taken, line, false),
+      line,
+      by,
+      rod,
+      hold: 1,
+      look: false,
+      fields: {},
+    };
+    return { ...entry, fields: this.usualFields(entry) };
+  }
+
+  /** Quick, the method's lines, or all seven. What was typed into a line that stays is kept. */
+  choosePlan(plan: PlanName): void {
+    keepUsual({ plan });
+    const lines = linesOfPlan(plan, {
+      order: this.ground.rules().order,
+      footLine: this.ground.footLine(),
+      own: readUsual().lines,
+    });
+    this.setLines(lines);
+  }
+
+  /** Takes a line in, or leaves it out with everything that was typed into it. */
+  toggleLine(line: LineKey): void {
+    const present = new Set(this.ground.entries().map((e) => e.line));
+    if (!present.delete(line)) present.add(line);
+    keepUsual({ plan: 'own', lines: [...present] });
+    this.setLines(allInOrder(this.ground.rules().order).filter((l) => present.has(l)));
+  }
+
+  /** Another way of reading a line; its other fields begin empty. */
+  chooseWay(line: LineKey, way: UsualWay): void {
+    keepUsual({ ways: { ...readUsual().ways, [line]: way } });
+    this.change((entries) =>
+      entries.map((e) => {
+        if (e.line !== line || (e.by === way.by && e.rod === way.rod)) return e;
+        const { madeWith: _made, ...rest } = e;
+        const changed: Entry = { ...rest, by: way.by, rod: way.rod, fields: {} };
+        // Bare points and a rod are read with the same tape: what was typed was not typed for nothing.
+        const same = e.by === 'gaps' && way.by === 'gaps' ? { ...e.fields, baseMm: '' } : {};
+        return { ...changed, fields: { ...same, ...this.usualFields(changed) } };
+      }),
+    );
+  }
+
+  /** The same line once more in the same hold. */
+  repeat(id: string): void {
+    this.change((entries) => {
+      const at = entries.findIndex((e) => e.id === id);
+      const entry = entries[at];
+      if (entry === undefined) return entries;
+      const again = this.entryOf(entry.line, entry, entries);
+      return entries.toSpliced(at + 1, 0, {
+        ...again,
+        id: freeId(entries, entry.line, entry.look),
+        look: entry.look,
+        hold: entry.hold,
+      });
+    });
+  }
+
+  /** Leaves a reading out. */
+  remove(id: string): void {
+    this.change((entries) => entries.filter((e) => e.id !== id));
+  }
+
+  /** One more reading in a hold, as it was advised. */
+  add(line: LineKey, way: UsualWay, hold: number): void {
+    this.edit((entries) => [...entries, { ...this.entryOf(line, way, entries), hold }]);
+  }
+
+  /** Shoulders and eyes again after the look at the target, or no longer. */
+  toggleLook(): void {
+    this.change((entries) => {
+      if (entries.some((e) => e.look)) return entries.filter((e) => !e.look);
+      const withBoth = (['shoulders', 'eyes'] as const).reduce<readonly Entry[]>(
+        (all, line) =>
+          all.some((e) => e.line === line) ? all : [...all, this.entryOf(line, undefined, all)],
+        entries,
+      );
+      const again = (['shoulders', 'eyes'] as const).flatMap((line): readonly Entry[] => {
+        const first = withBoth.find((e) => e.line === line);
+        return first === undefined
+          ? []
+          : [{ ...this.entryOf(line, first), id: freeId(withBoth, line, true), look: true }];
+      });
+      return [...this.inOrder(withBoth), ...again];
+    });
+  }
+
+  private setLines(lines: readonly LineKey[]): void {
+    this.change((entries) => {
+      const stay = entries.filter((e) => lines.includes(e.line));
+      const news = lines
+        .filter((line) => !stay.some((e) => e.line === line))
+        .map((line) => this.entryOf(line));
+      return this.inOrder([...stay, ...news]);
+    });
+  }
+
+  private inOrder(entries: readonly Entry[]): readonly Entry[] {
+    const order = allInOrder(this.ground.rules().order);
+    const rank = (e: Entry): number => order.indexOf(e.line) + (e.look ? order.length : 0);
+    return entries.toSorted((a, b) => rank(a) - rank(b));
+  }
+
+  /** Before the first hold Lotrecht spreads the readings; afterwards each stays in the stand it was taken in. */
+  private change(edit: Edit): void {
+    this.edit((entries) => {
+      const edited = edit(entries);
+      return this.ground.run().hold > 0 || this.ground.stored()
+        ? edited
+        : spreadOverHolds(edited, this.ground.rules().order);
+    });
+  }
+
+  /** Bases, lengths and distances that are known before the tape comes out. */
+  private usualFields(entry: Entry): Readonly<Record<string, string>> {
+    const unit = this.ground.unit();
+    const { basesMm } = readUsual();
+    const kept = basesMm[baseName(entry, entry.line)];
+    const text = (mm: number | undefined): string => (mm === undefined ? '' : lengthText(mm, unit));
+    switch (entry.by) {
+      case 'gaps': {
+        const rods = this.ground.equipment().rodsMm.filter((mm) => mm <= LONGEST_ACROSS_MM);
+        const longest = rods.length === 0 ? undefined : Math.max(...rods);
+        return { baseMm: text(kept ?? (entry.rod ? longest : undefined)) };
+      }
+      case 'square':
+        return { baseMm: text(kept) };
+      case 'faceRod':
+        return { lengthMm: text(kept) };
+      case 'pointsAt': {
+        const { distanceM } = this.ground.target();
+        return { distanceM: distanceM === undefined ? '' : String(distanceM) };
+      }
+      default:
+        return {};
+    }
+  }
+}
+
+/** The bases of a check, to be offered again. */
+export function basesOf(entries: readonly Entry[], unit: LengthUnit): Readonly<Record<string, number>> {
+  return Object.fromEntries(
+    entries.flatMap((entry) =>
+      parseEntry(entry, unit).flatMap(({ kept, name, parsed }): [string, number][] =>
+        kept && name !== 'distanceM' && parsed.kind === 'value'
+          ? [[baseName(entry, entry.line), parsed.value]]
+          : [],
+      ),
+    ),
+  );
+}

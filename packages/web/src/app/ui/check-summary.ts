@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { type CheckView } from '@lotrecht/contract';
+import { circumstancesText } from './circumstance-words.ts';
 import { clockText } from './dates.ts';
 import { LineSummary } from './line-summary.ts';
 import { CLUB_GROUPS, type LineKey } from './words.ts';
@@ -13,7 +14,7 @@ import { CLUB_GROUPS, type LineKey } from './words.ts';
     <a [routerLink]="['/lessons', check().lessonId, 'checks', check().id]">
       <span class="club">{{ club() }}</span>
       <span class="lo-soft">{{ target() }}</span>
-      <span class="lo-soft">{{ clock() }}</span>
+      <span class="lo-soft">{{ clock() }} {{ made() }}</span>
       @if (check().reason === 'hand-corrected') {
         <span class="lo-soft">computed again for the other hand</span>
       }
@@ -65,6 +66,12 @@ export class CheckSummary {
   protected readonly target = computed(() => {
     const { name, distanceM } = this.check().document.target ?? {};
     return [name, distanceM === undefined ? undefined : `${distanceM} m`].filter(Boolean).join(', ');
+  });
+
+  /** Under which circumstances. */
+  protected readonly made = computed(() => {
+    const circumstances = this.check().circumstances;
+    return circumstances === null ? '' : circumstancesText(circumstances);
   });
 
   protected readonly clock = computed(() => clockText(this.check().createdAt));

@@ -27,6 +27,7 @@ interface Placed extends PlaceMark {
   template: `
     <div
       class="strip"
+      [class.low]="marks().length === 1"
       role="slider"
       tabindex="0"
       aria-orientation="horizontal"
@@ -105,7 +106,11 @@ export class LandmarkStrip {
     const count = Math.floor(half / step);
     return Array.from({ length: 2 * count + 1 }, (_, i) => {
       const deg = (i - count) * step;
-      return { deg, left: this.leftOf(deg), label: deg % 5 === 0 ? `${Math.abs(deg)}°` : '' };
+      return {
+        deg,
+        left: this.leftOf(deg),
+        label: deg % 5 === 0 && Math.abs(deg) < half ? `${Math.abs(deg)}°` : '',
+      };
     });
   });
 

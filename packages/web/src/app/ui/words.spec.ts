@@ -6,8 +6,7 @@ function toes(trailGapMm: number, handedness: 'right' | 'left' = 'right') {
     handedness,
     club: { group: 'mid-iron' },
     target: {},
-    toes: { leadGapMm: 571, trailGapMm, baseMm: 450 },
-    face: {},
+    readings: [{ line: 'toes', by: 'gaps', values: { leadGapMm: 571, trailGapMm, baseMm: 450 } }],
   });
   const line = document && solveDocument(document).lines.toes;
   if (line === undefined) throw new Error('the toe line is complete');

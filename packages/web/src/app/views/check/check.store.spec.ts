@@ -14,7 +14,8 @@ import { type CheckDraft, DraftStore } from '../../drafts/draft-store.ts';
 import { SessionStore } from '../../session/session.store.ts';
 import { CheckContent } from './check-content.ts';
 import { CheckStore } from './check.store.ts';
-import { type FieldKey } from './readings/fields.ts';
+import { type Entry } from './readings/entry.ts';
+import { keepUsual } from './readings/usual-readings.ts';
 
 const CHECK_ID = '11111111-1111-4111-8111-111111111111';
 const student: StudentView = {
@@ -63,7 +64,10 @@ class Fakes {
   };
 }
 
-function viewOf(id: string, { revision, lessonId, document, circumstances, rebase }: CheckInput): CheckView {
+function viewOf(
+  id: string,
+  { revision, lessonId, document, circumstances, rebase, record }: CheckInput,
+): CheckView {
   return {
     id,
     revision: revision + 1,
@@ -73,6 +77,7 @@ function viewOf(id: string, { revision, lessonId, document, circumstances, rebas
     result: solveDocument(document, { rebase }),
     circumstances: circumstances ?? null,
     rebase: rebase ?? null,
+    record: record ?? null,
     reason: 'entered',
     createdAt: '2026-04-17T10:00:00Z',
     savedAt: '2026-04-17T10:00:00Z',
@@ -99,45 +104,49 @@ async function openStore(
     ],
   });
   const store = TestBed.inject(CheckStore);
-  await store.open(CHECK_ID, opened, student);
+  await store.open(CHECK_ID, { lesson: opened, student, marks: [] });
+  store.content.note({ revealed: true });
   return { store, fakes };
 }
 
+function entriesOf(draft: CheckDraft | undefined): readonly Entry[] {
+  return (draft?.content as { entries: readonly Entry[] } | undefined)?.entries ?? [];
+}
+
 function typeToes(store: CheckStore, lead: string, trail: string, base: string): void {
-  const typed: [FieldKey, string][] = [
-    ['toes.leadGapMm', lead],
-    ['toes.trailGapMm', trail],
-    ['toes.baseMm', base],
-  ];
-  for (const [key, text] of typed) {
-    store.type(key, text);
-    store.settle(key);
+  for (const [name, text] of [
+    ['leadGapMm', lead],
+    ['trailGapMm', trail],
+    ['baseMm', base],
+  ] as const) {
+    store.content.type(`toes.${name}`, text);
+    store.content.settle(`toes.${name}`);
   }
 }
 
 describe('an open check', () => {
   it('says nothing until a line is complete, then all of it', async () => {
     const { store } = await openStore();
-    store.type('toes.leadGapMm', '571');
-    store.settle('toes.leadGapMm');
-    expect(store.solution()).toBeNull();
+    store.content.type('toes.leadGapMm', '571');
+    store.content.settle('toes.leadGapMm');
+    expect(store.content.solution()).toBeNull();
     typeToes(store, '571', '602', '450');
-    expect(store.solution()?.result?.lines.toes?.word).toBe('closed');
+    expect(store.content.solution()?.result?.lines.toes?.word).toBe('closed');
   });
 
   it('does not compute with a number that is still being typed', async () => {
     const { store } = await openStore();
     typeToes(store, '571', '602', '450');
-    const before = store.solution();
-    store.type('toes.trailGapMm', '6');
-    expect(store.solution()).toBe(before);
+    const before = store.content.solution();
+    store.content.type('toes.trailGapMm', '6');
+    expect(store.content.solution()).toBe(before);
   });
 
   it('keeps every keystroke on the device, without a name', async () => {
     const { store, fakes } = await openStore();
-    store.type('toes.leadGapMm', '57x');
+    store.content.type('toes.leadGapMm', '57x');
     const draft = fakes.drafts.get(CHECK_ID);
-    expect(draft?.fields).toMatchObject({ 'toes.leadGapMm': '57x' });
+    expect(entriesOf(draft).find((e) => e.id === 'toes')?.fields).toEqual({ leadGapMm: '57x', baseMm: '' });
     expect(JSON.stringify(draft)).not.toContain('Runa');
     expect(store.state()).toBe('on-this-device');
   });
@@ -145,7 +154,7 @@ describe('an open check', () => {
   it('names what stands in the way of keeping it', async () => {
     const { store } = await openStore();
     expect(store.obstacle()?.message).toContain('Nothing was read yet');
-    store.type('toes.leadGapMm', '571');
+    store.content.type('toes.leadGapMm', '571');
     expect(store.obstacle()).toEqual({
       key: 'toes.trailGapMm',
       message: 'Trail gap is missing. Read it, or clear the line.',
@@ -163,7 +172,7 @@ describe('keeping a check', () => {
     typeToes(store, '571', '602', '450');
     store.save().subscribe();
     expect(fakes.sent[0]?.input).toMatchObject({ revision: 0, lessonId: 'l' });
-    expect(fakes.sent[0]?.input.shownResult).toEqual(store.solution()?.result);
+    expect(fakes.sent[0]?.input.shownResult).toEqual(store.content.solution()?.result);
     expect(store.state()).toBe('kept');
     expect(fakes.drafts.size).toBe(0);
   });
@@ -208,7 +217,7 @@ describe('a conflict', () => {
   it('with another device shows theirs, and keeps mine on top on demand', async () => {
     const { store, fakes } = await openStore();
     typeToes(store, '571', '602', '450');
-    const document = store.document();
+    const document = store.content.document();
     if (document === undefined) throw new Error('the check is complete');
     const theirs = viewOf(CHECK_ID, { revision: 3, lessonId: 'l', document });
     typeToes(store, '571', '580', '450');
@@ -224,13 +233,13 @@ describe('a conflict', () => {
   it('gives mine up for theirs on demand', async () => {
     const { store, fakes } = await openStore();
     typeToes(store, '571', '602', '450');
-    const document = store.document();
+    const document = store.content.document();
     if (document === undefined) throw new Error('the check is complete');
     typeToes(store, '571', '580', '450');
     fakes.answers = [conflictWith(viewOf(CHECK_ID, { revision: 3, lessonId: 'l', document }))];
     store.save().subscribe();
     await store.takeTheirs();
-    expect(store.typed()['toes.trailGapMm']).toBe('602');
+    expect(store.content.entries().find((e) => e.id === 'toes')?.fields['trailGapMm']).toBe('602');
     expect(store.state()).toBe('kept');
   });
 
@@ -258,8 +267,7 @@ describe('a stored check that is opened again', () => {
     handedness: 'right',
     club: { group: 'mid-iron' },
     target: {},
-    toes: { leadGapMm: 571, trailGapMm: 602, baseMm: 450 },
-    face: {},
+    readings: [{ line: 'toes', by: 'gaps', values: { leadGapMm: 571, trailGapMm: 602, baseMm: 450 } }],
     tapeDivisionMm: 1,
   });
   if (document === undefined) throw new Error('the check is complete');
@@ -267,8 +275,8 @@ describe('a stored check that is opened again', () => {
 
   it('says what it said: read with its own tape, not with today’s', async () => {
     const { store } = await openStore(new Fakes(), { ...lesson, checks: [stored] });
-    expect(store.document()?.observations).toEqual(document.observations);
-    expect(store.solution()?.result?.lines.toes).toEqual(stored.result.lines.toes);
+    expect(store.content.document()?.observations).toEqual(document.observations);
+    expect(store.content.solution()?.result?.lines.toes).toEqual(stored.result.lines.toes);
   });
 
   it('gets no circumstances made up when it is corrected, until they are noted', async () => {
@@ -277,8 +285,111 @@ describe('a stored check that is opened again', () => {
     typeToes(store, '571', '590', '450');
     store.save().subscribe();
     expect(fakes.sent.at(-1)?.input).not.toHaveProperty('circumstances');
-    store.note({ phase: 'coached', help: 'rods', place: 'hall', reader: 'partner' });
+    store.content.set('circumstances', {
+      phase: 'coached',
+      help: 'rods',
+      place: 'hall',
+      reader: 'partner',
+    });
     store.save().subscribe();
     expect(fakes.sent.at(-1)?.input.circumstances).toMatchObject({ phase: 'coached', help: 'rods' });
+  });
+});
+
+describe('a blind baseline', () => {
+  it('is covered until it is revealed, and what was felt and guessed goes with it', async () => {
+    const { store, fakes } = await openStore();
+    store.content.note({ revealed: false });
+    typeToes(store, '571', '602', '450');
+    expect(store.content.covered()).toBe(true);
+    expect(store.content.shown()).toBeNull();
+    store.content.note({ feltDeg: -2, guess: { line: 'toes', readingDeg: 1 } });
+    store.content.note({ revealed: true });
+    expect(store.content.shown()?.result?.lines.toes?.word).toBe('closed');
+    store.save().subscribe();
+    expect(fakes.sent[0]?.input.record).toEqual({
+      revealed: true,
+      feltDeg: -2,
+      guess: { line: 'toes', readingDeg: 1 },
+    });
+  });
+
+  it('is not covered when a cue or rods were in sight', async () => {
+    const { store } = await openStore();
+    store.content.note({ revealed: false });
+    store.content.set('circumstances', { phase: 'coached', help: 'rods', place: 'range', reader: 'student' });
+    expect(store.content.covered()).toBe(false);
+  });
+});
+
+describe('a phase', () => {
+  it('with its hold and everything typed survives a reload', async () => {
+    const fakes = new Fakes();
+    const { store } = await openStore(fakes);
+    store.content.plan.choosePlan('all');
+    store.content.set('run', {
+      phase: 'release',
+      hold: 2,
+      startedAtMs: null,
+      gainedS: 0,
+      tapped: 0,
+      pace: 'taps',
+    });
+    store.content.type('hips.leadGapMm', '70x');
+    const before = store.content.snapshot();
+    TestBed.resetTestingModule();
+    const { store: again } = await openStore(fakes);
+    expect(again.content.snapshot()).toEqual({ ...before, record: { revealed: true } });
+    expect(again.restored()).toBe(true);
+  });
+});
+
+describe('what is used again', () => {
+  it('is the last way of a line and its base, never a gap', async () => {
+    const { store } = await openStore();
+    store.content.plan.toggleLine('hips');
+    store.content.plan.chooseWay('hips', { by: 'gaps', rod: true });
+    expect(store.content.entries().find((e) => e.line === 'hips')?.fields).toEqual({ baseMm: '1220' });
+    typeToes(store, '571', '602', '450');
+    store.save().subscribe();
+    keepUsual({ plan: 'quick' });
+    store.content.showUsual();
+    expect(store.content.entries().find((e) => e.line === 'toes')?.fields).toEqual({ baseMm: '450' });
+    store.content.plan.toggleLine('hips');
+    expect(store.content.entries().find((e) => e.line === 'hips')).toMatchObject({ rod: true });
+  });
+});
+
+describe('other readings', () => {
+  it('of the same line are combined, and what comes after the look stands beside them', async () => {
+    const { store, fakes } = await openStore();
+    typeToes(store, '571', '602', '450');
+    store.content.plan.repeat('toes');
+    store.content.fill('toes-2', { leadGapMm: '571', trailGapMm: '598', baseMm: '450' });
+    expect(store.content.document()?.observations).toHaveLength(2);
+    store.content.plan.toggleLook();
+    store.content.fill('shoulders-look', { leadGapMm: '430', trailGapMm: '410', baseMm: '400' });
+    store.save().subscribe();
+    expect(fakes.sent[0]?.input.document.observations.map((o) => o.line)).toEqual(['toes', 'toes']);
+    expect(fakes.sent[0]?.input.record?.afterLook?.observations.map((o) => o.line)).toEqual(['shoulders']);
+  });
+
+  it('that cannot be one are named at their own field', async () => {
+    const { store } = await openStore();
+    typeToes(store, '571', '602', '450');
+    store.content.plan.repeat('toes');
+    store.content.fill('toes-2', { leadGapMm: '571', trailGapMm: '1600', baseMm: '450' });
+    expect([...store.content.fieldErrors().keys()]).toEqual(['toes-2.trailGapMm']);
+  });
+
+  it('in inches are read as inches, and stored in millimetres', async () => {
+    const { store } = await openStore();
+    store.content.unit.set('in');
+    store.content.fill('toes', { leadGapMm: '22 1/2', trailGapMm: '23 5/8', baseMm: '18' });
+    expect(store.content.document()?.observations[0]).toMatchObject({
+      leadGapMm: 571.5,
+      trailGapMm: 600.075,
+      baseMm: 457.2,
+    });
   });
 });

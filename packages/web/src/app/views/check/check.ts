@@ -15,7 +15,7 @@ import {
 } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
-import { Router, RouterLink } from '@angular/router';
+import { Router } from '@angular/router';
 import { catchError, forkJoin, fromEvent, map, type Observable, of, Subscription, switchMap } from 'rxjs';
 import { type CheckRecord, type CheckView, type PlaceMark, type SavedCheckView } from '@lotrecht/contract';
 import { AcademyApi } from '../../api/academy-api.ts';
@@ -54,7 +54,6 @@ import { VersionList } from './version-list.ts';
   imports: [
     LineSummary,
     MatButton,
-    RouterLink,
     Circumstances,
     FindingPanel,
     GroundSheet,

@@ -20,10 +20,12 @@ import { CheckSummary } from '../../ui/check-summary.ts';
 import { clockText, weekdayText } from '../../ui/dates.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Undo } from '../../ui/undo.ts';
+import { BeforeAfter } from './before-after.ts';
 
 @Component({
   selector: 'lo-lesson',
   imports: [
+    BeforeAfter,
     ReactiveFormsModule,
     MatButton,
     MatCheckbox,

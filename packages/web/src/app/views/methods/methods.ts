@@ -1,9 +1,24 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { RouterLink } from '@angular/router';
-import { type MethodDocument, settingGeometry, SHIPPED_METHODS } from '@lotrecht/contract';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  signal,
+} from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { Router, RouterLink } from '@angular/router';
+import { type MethodDocument, settingGeometry } from '@lotrecht/contract';
 import { kindOfLine } from '@lotrecht/core';
+import { AcademyApi } from '../../api/academy-api.ts';
+import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { MethodStore } from '../../methods/method.store.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
+import { ProblemNote } from '../../ui/problem-note.ts';
+import { Undo } from '../../ui/undo.ts';
 import { LINE_TITLES, type LineKey } from '../../ui/words.ts';
+import { MethodForm } from './method-form.ts';
 
 /** What the schools dispute, as it is asked. */
 const SETTINGS: Readonly<Record<MethodDocument['settings'][number]['setting'], string>> = {
@@ -22,10 +37,10 @@ const SETTINGS: Readonly<Record<MethodDocument['settings'][number]['setting'], s
 /** The widest tolerance that is drawn to scale, degrees; free feet reach beyond. */
 const DRAWN_DEG = 5;
 
-/** The shipped methods: what each lays, orders and judges, and why. */
+/** The methods: what each lays, orders and judges, and why. Shipped ones are copied, own ones changed. */
 @Component({
   selector: 'lo-methods',
-  imports: [RouterLink],
+  imports: [MatButton, MethodForm, ProblemNote, RouterLink],
   templateUrl: './methods.html',
   styleUrl: './methods.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -34,10 +49,23 @@ export class MethodsView {
   /** From the address; the default method without. */
   readonly methodId = input<string>();
 
-  protected readonly methods = SHIPPED_METHODS;
+  private readonly store = inject(MethodStore);
+  private readonly api = inject(AcademyApi);
+  private readonly router = inject(Router);
+  private readonly undo = inject(Undo);
+
+  protected readonly methods = computed(() => this.store.all());
   protected readonly method = computed(
-    () => SHIPPED_METHODS.find((m) => m.id === this.methodId()) ?? SHIPPED_METHODS[0],
+    () => this.methods().find((m) => m.id === this.methodId()) ?? this.methods()[0],
   );
+  /** The own method that is shown; undefined for a shipped one, which is only read and copied. */
+  protected readonly own = computed(() => this.store.own().find((m) => m.method.id === this.method()?.id));
+  protected readonly problem = signal<ApiProblem | null>(null);
+  /** The change that is open; another method closes it. */
+  protected readonly changing = linkedSignal({
+    source: () => this.method()?.id,
+    computation: (): { id: string; revision: number; method: MethodDocument } | null => null,
+  });
 
   /** Every line of the order with its tolerance as words and as a bar to scale. */
   protected readonly lines = computed(() => {
@@ -74,6 +102,42 @@ export class MethodsView {
 
   constructor() {
     inject(CurrentWorkStore).clear();
+    this.store.load();
+  }
+
+  /** A copy begins as the method is, under a name of its own. */
+  protected copy(method: MethodDocument): void {
+    const name = `${method.name}, ours`.slice(0, 80);
+    this.changing.set({ id: crypto.randomUUID(), revision: 0, method: { ...method, name } });
+  }
+
+  protected change(): void {
+    const own = this.own();
+    if (own !== undefined) this.changing.set(own);
+  }
+
+  protected keep(method: MethodDocument): void {
+    const changing = this.changing();
+    if (changing === null) return;
+    this.problem.set(null);
+    this.store.save(changing.id, changing.revision, method).subscribe({
+      next: (saved) => {
+        this.changing.set(null);
+        void this.router.navigate(['/methods', saved.method.id]);
+      },
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+
+  protected remove({ id, method }: { id: string; method: MethodDocument }): void {
+    this.api.remove('methods', id).subscribe({
+      next: () => {
+        this.store.reload();
+        void this.router.navigate(['/methods']);
+        this.undo.offer(method.name, 'methods', id, () => this.store.reload());
+      },
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
   }
 }
 

@@ -19,6 +19,8 @@ import { LessonStart } from '../../session/lesson-start.ts';
 import { dayText, localDay } from '../../ui/dates.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Undo } from '../../ui/undo.ts';
+import { itemSentences } from '../../ui/item-words.ts';
+import { watchText } from '../../ui/watch-words.ts';
 import { HAND_TITLES } from '../../ui/words.ts';
 import { LessonTwine } from './lesson-twine.ts';
 
@@ -41,6 +43,29 @@ export class StudentPage {
   protected readonly lastChecked = computed(
     () => this.page()?.lessons.find((l) => l.checks.length > 0) ?? null,
   );
+
+  /** The newest blind baseline, with its lesson's day. */
+  protected readonly lastCold = computed(() => {
+    for (const { heldOn, checks } of this.page()?.lessons ?? []) {
+      const check = checks.findLast(({ circumstances: c }) => c?.phase === 'baseline' && c.help === 'blind');
+      if (check !== undefined) return { heldOn, check };
+    }
+    return null;
+  });
+
+  /** The line to watch: the instructor's own choice before what came first. */
+  protected readonly watch = computed(() => {
+    const cold = this.lastCold();
+    if (cold === null) return '';
+    const { result, record } = cold.check;
+    const line = record?.priority ?? result.fixFirst ?? result.likelyFirst;
+    const read = line === null ? undefined : result.lines[line];
+    return watchText({
+      heldOn: cold.heldOn,
+      watch: line !== null && read !== undefined ? { line, result: read } : null,
+    });
+  });
+  protected readonly items = computed(() => itemSentences(this.lastCold()?.check.record?.items));
 
   private readonly api = inject(AcademyApi);
   private readonly lessons = inject(LessonStart);

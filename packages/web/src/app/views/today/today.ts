@@ -6,8 +6,9 @@ import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { LessonStart } from '../../session/lesson-start.ts';
-import { dayText, localDay, weekdayText } from '../../ui/dates.ts';
+import { localDay, weekdayText } from '../../ui/dates.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
+import { watchText } from '../../ui/watch-words.ts';
 
 @Component({
   selector: 'lo-today',
@@ -21,7 +22,7 @@ export class TodayPage {
   protected readonly view = signal<TodayView | null>(null);
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly weekdayText = weekdayText;
-  protected readonly dayText = dayText;
+  protected readonly watchText = watchText;
 
   /** Each student once, seen last first, without those of today. */
   protected readonly seenLately = computed(() => {

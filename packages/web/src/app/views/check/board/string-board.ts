@@ -25,7 +25,7 @@ const LEAST_LABELLED_PX = 220;
 /** The face's label in widths of its lettering: it goes beyond the string where it fits. */
 const FACE_LABEL_LETTERS = 10.5;
 /** Mean width of a letter in heights of the lettering. */
-const LETTER = 0.5;
+const LETTER = 0.6;
 const SHOE_LENGTH_MM = 290;
 const SHOE_WIDTH_MM = 104;
 
@@ -130,7 +130,7 @@ export class StringBoard {
     return lines
       .toSorted((a, b) => a.to.x - b.to.x)
       .map((line) => {
-        const words = many && line.key !== 'face' ? LINE_TITLES[line.key] : line.label;
+        const words = many ? LINE_TITLES[line.key] : line.label;
         if (line.key === 'face') return { line, words, ...this.faceLabel(line), leader: null };
         const half = (words.length * LETTER * text) / 2;
         const free = ends.findIndex((end) => line.to.x - half > end);

@@ -1,61 +1,138 @@
 import { TestBed } from '@angular/core/testing';
-import { composeCheck, type QuickCheck, solveDocument } from '@lotrecht/contract';
-import { FindingPanel } from './finding-panel.ts';
+import {
+  causeOf,
+  chainsOfResult,
+  type CheckParts,
+  composeCheck,
+  solveDocument,
+  type TypedReading,
+} from '@lotrecht/contract';
+import { type LineKey } from '../../../ui/words.ts';
+import { FindingPanel, type FindingGround } from './finding-panel.ts';
 
-async function panelText(change: Partial<QuickCheck>, targetDistanceM?: number): Promise<string> {
+const toes = (trailGapMm: number): TypedReading => ({
+  line: 'toes',
+  by: 'gaps',
+  values: { leadGapMm: 571, trailGapMm, baseMm: 450 },
+});
+const rod = (line: LineKey, differenceMm: number): TypedReading => ({
+  line,
+  by: 'gaps',
+  rod: true,
+  values: { leadGapMm: 430, trailGapMm: 430 + differenceMm, baseMm: 1220 },
+});
+
+interface Panel {
+  readonly text: string;
+  readonly element: HTMLElement;
+  readonly chosen: (LineKey | null)[];
+}
+
+async function panelOf(
+  change: Partial<CheckParts>,
+  ground: Partial<FindingGround> = {},
+  open?: string,
+): Promise<Panel> {
+  const handedness = change.handedness ?? 'right';
   const document = composeCheck({
-    handedness: 'right',
+    handedness,
     club: { group: 'mid-iron' },
     target: {},
-    toes: { leadGapMm: 571, trailGapMm: 602, baseMm: 450 },
-    face: {},
+    readings: [toes(602)],
     ...change,
   });
+  const result = document ? solveDocument(document) : null;
   const fixture = TestBed.createComponent(FindingPanel);
-  fixture.componentRef.setInput('result', document ? solveDocument(document) : null);
-  fixture.componentRef.setInput('targetDistanceM', targetDistanceM);
+  const chosen: (LineKey | null)[] = [];
+  fixture.componentInstance.choose.subscribe((line) => chosen.push(line));
+  fixture.componentRef.setInput('result', result);
+  fixture.componentRef.setInput('ground', {
+    handedness,
+    cause: result && causeOf(result, ['face', 'toes'], null),
+    chains: result ? chainsOfResult(result) : [],
+    longClub: false,
+    sentences: [],
+    ...ground,
+  } satisfies FindingGround);
   await fixture.whenStable();
-  return ((fixture.nativeElement as HTMLElement).textContent ?? '').replace(/\s+/g, ' ');
+  const element = fixture.nativeElement as HTMLElement;
+  if (open !== undefined) {
+    element.querySelector<HTMLButtonElement>(`[aria-label="${open}: details"]`)?.click();
+    await fixture.whenStable();
+  }
+  return { text: (element.textContent ?? '').replace(/\s+/g, ' '), element, chosen };
 }
 
 describe('the finding', () => {
   it('says what to do first while nothing was read', async () => {
-    expect(await panelText({ toes: {} })).toContain('appear as soon as a line has its two gaps and its base');
+    const { text } = await panelOf({ readings: [] });
+    expect(text).toContain('appear as soon as a line has its two gaps and its base');
   });
 
   it('names the line to fix first with its move, its split and its feel', async () => {
-    const text = await panelText({}, 150);
+    const { text } = await panelOf({}, { targetDistanceM: 150 });
     expect(text).toContain('Fix first: toes');
     expect(text).toContain('Trail toe 31 mm toward the line.');
     expect(text).toContain('trail 16 in, lead 15 back');
     expect(text).toContain('It will feel aimed 10 m left of where it feels now.');
   });
 
+  it('tells the feel from where the student felt aimed, if anyone asked', async () => {
+    const { text } = await panelOf({}, { targetDistanceM: 150, feltDeg: -2 });
+    expect(text).toContain('Felt aimed 5.2 m left of it. Square will feel 16 m left of the target.');
+  });
+
   it('leaves the feel out without a distance', async () => {
-    expect(await panelText({})).not.toContain('feel aimed');
+    expect((await panelOf({})).text).not.toContain('feel aimed');
   });
 
   it('mirrors the feel for a left-hander, and keeps the move', async () => {
-    const text = await panelText({ handedness: 'left' }, 150);
+    const { text } = await panelOf({ handedness: 'left' }, { targetDistanceM: 150 });
     expect(text).toContain('3.9° closed (left)');
     expect(text).toContain('Trail toe 31 mm toward the line.');
     expect(text).toContain('10 m right of where it feels now');
   });
 
   it('says likely first where nothing is out for certain', async () => {
-    expect(await panelText({ toes: { leadGapMm: 571, trailGapMm: 594, baseMm: 450 } })).toContain(
-      'Likely first: toes',
-    );
+    expect((await panelOf({ readings: [toes(594)] })).text).toContain('Likely first: toes');
   });
 
   it('says so when there is nothing to fix', async () => {
-    expect(await panelText({ toes: { leadGapMm: 571, trailGapMm: 571, baseMm: 450 } })).toContain(
-      'Nothing to fix first',
-    );
+    expect((await panelOf({ readings: [toes(571)] })).text).toContain('Nothing to fix first');
   });
 
-  it('says what would settle a line that cannot be told', async () => {
-    const text = await panelText({ toes: { leadGapMm: 571, trailGapMm: 594, baseMm: 450 } });
+  it('says what would settle a line that cannot be told, and its move, when it is opened', async () => {
+    const { text } = await panelOf({ readings: [toes(594)] }, {}, 'Toes');
     expect(text).toMatch(/Would settle it: \d+ readings/);
+  });
+
+  it('lets the instructor choose another line, and keeps what the readings say', async () => {
+    const readings = [toes(602), rod('hips', 20)];
+    const { element, chosen } = await panelOf({ readings }, {}, 'Hips');
+    element.querySelector<HTMLButtonElement>('.mine')?.click();
+    expect(chosen).toEqual(['hips']);
+    const { text } = await panelOf({ readings }, { priority: 'hips' });
+    expect(text).toContain('Your choice: hips');
+    expect(text).toContain('The readings say: toes first.');
+  });
+
+  it('tells one turn of the whole body from a twist', async () => {
+    const turned = await panelOf({ readings: [toes(602), rod('hips', 84), rod('shoulders', 84)] });
+    expect(turned.text).toMatch(/The whole body is turned 3\.9° closed, ± \d\.\d°: one turn, not a twist/);
+    const twisted = await panelOf({ readings: [toes(612), rod('hips', 10), rod('shoulders', 0)] });
+    expect(twisted.text).toMatch(/Twisted: the toes stand \d\.\d° more closed/);
+  });
+
+  it('says what it may do to the shot, mirrored for the hand', async () => {
+    const readings = [toes(602), rod('shoulders', 84)];
+    expect((await panelOf({ readings })).text).toContain('the target seems to be left');
+    expect((await panelOf({ readings, handedness: 'left' })).text).toContain('the target seems to be right');
+  });
+
+  it('rules the set-up in as the cause, or says what is missing to rule it out', async () => {
+    expect((await panelOf({})).text).toContain('The set-up can be the cause.');
+    const open = await panelOf({ readings: [toes(571)] });
+    expect(open.text).toContain('neither ruled in nor out');
+    expect(open.text).toContain('Not read: face, ball position.');
   });
 });

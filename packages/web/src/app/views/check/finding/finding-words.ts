@@ -9,7 +9,7 @@ import {
 import { MethodStore } from '../../../methods/method.store.ts';
 import { differenceText } from '../../../ui/difference-words.ts';
 import { CheckContent } from '../check-content.ts';
-import { itemSentences } from '../items/item-words.ts';
+import { itemSentences } from '../../../ui/item-words.ts';
 import { ballText } from './cause-words.ts';
 import { type FindingGround } from './finding-panel.ts';
 

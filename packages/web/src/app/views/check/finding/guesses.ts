@@ -39,6 +39,7 @@ import { AimStrip } from '../readings/aim-strip.ts';
     }
     h3 {
       margin-bottom: 4px;
+      font-size: 1rem;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

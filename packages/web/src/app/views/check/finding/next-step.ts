@@ -121,7 +121,7 @@ export class NextStep {
 }
 
 const STOPS = {
-  read: 'Everything that is planned tells more than what is not.',
+  read: 'All that is worth holding still for is planned.',
   settled: 'Settled: nothing more is worth holding still for.',
   'not-worth-it': 'Nothing at hand would tell enough to be worth holding still for.',
   'no-hold-left': 'Open, and no hold is left. Let the student rest.',

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { type CheckDocument, type Circumstances as CircumstancesOf } from '@lotrecht/contract';
 import { CLUB_GROUPS } from '../../../ui/words.ts';
 import { CheckContent, FIRST_CIRCUMSTANCES } from '../check-content.ts';
-import { circumstancesText, HELPS, PHASES } from './circumstance-words.ts';
+import { circumstancesText, HELPS, PHASES } from '../../../ui/circumstance-words.ts';
 import { checkLineText } from './line-text.ts';
 
 type ClubGroup = NonNullable<CheckDocument['club']>['group'];

@@ -31,7 +31,7 @@ import { angleText, leanOf, LINE_TITLES, type LineKey } from '../../../ui/words.
 import { MethodStore } from '../../../methods/method.store.ts';
 import { CheckContent, FIRST_CIRCUMSTANCES } from '../check-content.ts';
 import { Circumstances as CircumstanceFields } from './circumstances.ts';
-import { PLACES, READERS } from './circumstance-words.ts';
+import { PLACES, READERS } from '../../../ui/circumstance-words.ts';
 import { checkLineText } from './line-text.ts';
 
 /** Under which circumstances a check is made, how its target line was laid, and what is done when that was wrong. */

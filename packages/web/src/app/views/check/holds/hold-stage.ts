@@ -20,7 +20,11 @@ export class HoldStage {
   protected readonly runner = inject(HoldRunner);
 
   protected readonly cards = computed(() =>
-    this.runner.cards().map((entry) => ({ entry, title: entryTitle(entry) })),
+    this.runner.cards().map((entry) => ({
+      entry,
+      title: entryTitle(entry),
+      seconds: holdingS(entry),
+    })),
   );
 
   /** The card that is up; the last one stays up until the student has stepped out. */

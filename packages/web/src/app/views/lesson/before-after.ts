@@ -1,0 +1,102 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { type CheckView, lessonDifferences } from '@lotrecht/contract';
+import { kindOfLine } from '@lotrecht/core';
+import { CLUB_GROUPS, LINE_TITLES } from '../../ui/words.ts';
+
+const COVERAGE_FACTOR = 1.959964;
+
+type ClubGroup = keyof typeof CLUB_GROUPS;
+
+/** What the lesson changed: blind baselines against what came after coaching, with the same group of clubs. */
+@Component({
+  selector: 'lo-before-after',
+  template: `
+    @for (group of groups(); track group.title) {
+      <table>
+        <caption>
+          {{
+            group.title
+          }}: blind baseline against coached
+        </caption>
+        <thead>
+          <tr>
+            <th scope="col">Line</th>
+            <th scope="col">before</th>
+            <th scope="col">after</th>
+            <th scope="col">change</th>
+            <th scope="col"></th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (row of group.rows; track row.title) {
+            <tr>
+              <th scope="row">{{ row.title }}</th>
+              <td class="lo-figure">{{ row.before }}</td>
+              <td class="lo-figure">{{ row.after }}</td>
+              <td>
+                <span class="lo-figure">{{ row.change }}</span> {{ row.uncertainty }}
+              </td>
+              <td [class.real]="row.real">{{ row.real ? 'real' : 'not shown' }}</td>
+            </tr>
+          }
+        </tbody>
+      </table>
+    }
+  `,
+  styles: `
+    table {
+      width: 100%;
+      max-width: 640px;
+      border-collapse: collapse;
+    }
+    caption {
+      text-align: left;
+      color: var(--lo-ink-soft);
+      padding-bottom: 4px;
+    }
+    th,
+    td {
+      padding: 6px 14px 6px 0;
+      text-align: left;
+      font-weight: 400;
+      border-bottom: 1px solid var(--lo-line);
+    }
+    thead th {
+      color: var(--lo-ink-soft);
+    }
+    .lo-figure {
+      font-size: 1.125rem;
+      font-weight: 600;
+    }
+    .real {
+      font-weight: 600;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class BeforeAfter {
+  readonly checks = input.required<readonly CheckView[]>();
+
+  protected readonly groups = computed(() => {
+    const clubGroups = [...new Set(this.checks().flatMap((c) => c.document.club?.group ?? []))];
+    return clubGroups.flatMap((group: ClubGroup) => {
+      const of = this.checks().filter((c) => c.document.club?.group === group);
+      const before = of.filter(({ circumstances: c }) => c?.phase === 'baseline' && c.help === 'blind');
+      const after = of.filter(({ circumstances: c }) => c?.phase === 'coached');
+      const rows = lessonDifferences(before, after, false).map((d) => {
+        const [less, more] = kindOfLine(d.line) === 'body' ? ['open', 'closed'] : ['closed', 'open'];
+        const worded = (deg: number): string =>
+          Math.abs(deg) < 0.05 ? '0.0°' : `${Math.abs(deg).toFixed(1)}° ${deg < 0 ? less : more}`;
+        return {
+          title: LINE_TITLES[d.line],
+          before: worded(d.beforeDeg),
+          after: worded(d.afterDeg),
+          change: `${Math.abs(d.deltaDeg).toFixed(1)}° toward ${d.deltaDeg < 0 ? less : more}`,
+          uncertainty: `± ${(COVERAGE_FACTOR * d.uncertaintyDeg).toFixed(1)}°`,
+          real: d.real,
+        };
+      });
+      return rows.length === 0 ? [] : [{ title: CLUB_GROUPS[group], rows }];
+    });
+  });
+}

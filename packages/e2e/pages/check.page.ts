@@ -10,6 +10,15 @@ export type QuickReadings = readonly [
   faceBase: string,
 ];
 
+const FIELD_NAMES = [
+  'Toes Lead gap',
+  'Toes Trail gap',
+  'Toes Base',
+  'Face Heel gap',
+  'Face Toe gap',
+  'Face Base',
+];
+
 /** The main screen. */
 export class CheckPage {
   readonly toes: Locator;
@@ -28,30 +37,49 @@ export class CheckPage {
     return this.page.getByLabel(new RegExp(`^${name},`));
   }
 
-  /** Typed on a keyboard, Enter after each field. */
+  /** Past the holds, as when the marks are down already. */
+  async toTape(): Promise<void> {
+    await this.page.getByRole('button', { name: 'Marks are down: to the tape' }).click();
+    await this.page.locator('lo-reading-table').waitFor();
+  }
+
+  /** Lifts the cover of a blind baseline. */
+  async reveal(): Promise<void> {
+    await this.page.getByRole('button', { name: 'Reveal now' }).click();
+  }
+
+  /** Typed on a keyboard, field by field; a blind baseline is revealed at the end. */
   async typeReadings(readings: QuickReadings): Promise<void> {
-    await this.field('Toes Lead gap').focus();
-    for (const reading of readings) {
+    for (const [index, reading] of readings.entries()) {
+      const field = this.field(FIELD_NAMES[index] ?? '');
+      await field.focus();
       await this.page.keyboard.press('Control+a');
       await this.page.keyboard.type(reading);
-      await this.page.keyboard.press('Tab');
+      await field.blur();
+    }
+    if (await this.page.getByRole('region', { name: 'Covered' }).isVisible()) await this.reveal();
+  }
+
+  /** Tapped on the pad from the first field on, Next after each field. */
+  async tapReadings(readings: readonly string[]): Promise<void> {
+    for (const [index, reading] of readings.entries()) {
+      await this.tapNumber(reading);
+      if (index < readings.length - 1) await this.tapKey('Next');
     }
   }
 
-  /** Tapped on the pad, Next after each field. */
-  async tapReadings(readings: QuickReadings): Promise<void> {
-    const pad = this.page.locator('lo-number-pad');
-    await this.field('Toes Lead gap').tap();
-    for (const [index, reading] of readings.entries()) {
-      for (const key of reading) {
-        await pad.getByRole('button', { name: key === '-' ? /change the sign/ : key, exact: true }).tap();
-      }
-      if (index < readings.length - 1) await pad.getByRole('button', { name: 'Next' }).tap();
+  async tapNumber(reading: string): Promise<void> {
+    for (const key of reading) {
+      await this.tapKey(key === '-' ? 'Beyond the line: change the sign' : key);
     }
+  }
+
+  async tapKey(name: string): Promise<void> {
+    await this.page.locator('lo-number-pad').getByRole('button', { name, exact: true }).tap();
   }
 
   async keep(): Promise<void> {
-    await this.page.getByRole('button', { name: /^Keep (check|correction)$/ }).click();
+    await this.page.getByRole('button', { name: /^(Keep check|Keep correction|Reveal and keep)$/ }).click();
     await this.page.getByText(/^Kept \d\d:\d\d$/).waitFor();
   }
 }

@@ -16,6 +16,6 @@ export class StudentsPage {
   async startLessonAndCheck(): Promise<void> {
     await this.page.getByRole('button', { name: 'Start lesson' }).click();
     await this.page.getByRole('button', { name: 'New check' }).click();
-    await this.page.getByLabel('Toes Lead gap').waitFor();
+    await this.page.getByRole('button', { name: /Start hold 1/ }).waitFor();
   }
 }

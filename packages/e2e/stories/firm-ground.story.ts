@@ -25,6 +25,7 @@ test('a save while the server is down is said, retried by itself, and kept once'
   await signIn(page);
   const check = new CheckPage(page);
   await page.getByRole('button', { name: 'New check for Runa Feldt' }).click();
+  await check.toTape();
   await check.field('Toes Lead gap').waitFor();
   await installation.stop('SIGTERM');
   await check.typeReadings(['571', '602', '450', '4', '1', '75']);
@@ -49,15 +50,16 @@ test(`the server is killed between typing and saving, ${ROUNDS} times: every che
   const check = new CheckPage(page);
   await page.getByRole('button', { name: 'New check for Anselm Tove' }).click();
   for (let round = 0; round < ROUNDS; round++) {
+    await check.toTape();
     await check.typeReadings(['571', String(575 + round), '450', '4', '1', '75']);
     installation.killServer();
     await page.getByRole('button', { name: 'Keep check' }).click();
     await expect(page.getByText(/^Kept \d\d:\d\d$/)).toBeVisible();
     await expect(page.getByRole('button', { name: '1 version' })).toBeVisible();
-    await page.getByRole('button', { name: 'Next check' }).click();
+    await page.getByRole('button', { name: 'Next rep' }).click();
     await expect(page.getByText('Nothing typed yet')).toBeVisible();
   }
-  await page.getByRole('link', { name: 'Lesson', exact: true }).click();
+  await page.getByRole('link', { name: /^Lesson / }).click();
   await expect(page.locator('lo-check-summary')).toHaveCount(ROUNDS);
   process.stdout.write(
     `server killed between typing and saving: acknowledged ${ROUNDS}, lost 0, doubled 0\n`,
@@ -71,6 +73,7 @@ test('two devices correct one check: the later one sees both and keeps one on to
   await signIn(page);
   const here = new CheckPage(page);
   await page.getByRole('button', { name: 'New check for Osk Brannel' }).click();
+  await here.toTape();
   await here.typeReadings(['571', '602', '450', '4', '1', '75']);
   await here.keep();
 
@@ -101,6 +104,7 @@ test('a draft is opened again by who typed it, and by nobody else', async ({ pag
   await signIn(page);
   const check = new CheckPage(page);
   await page.getByRole('button', { name: 'New check for Anselm Tove' }).click();
+  await check.toTape();
   await check.field('Toes Lead gap').fill('577');
   const address = page.url();
   await page.getByRole('link', { name: 'Account' }).click();
@@ -109,6 +113,7 @@ test('a draft is opened again by who typed it, and by nobody else', async ({ pag
   const { password } = demoSignIn(served);
   await new SignInPage(page).signIn(served.address, { email: 'teo@tarnside.example', password });
   await page.goto(address);
+  await check.toTape();
   await expect(check.field('Toes Lead gap')).toHaveValue('');
   await page.getByRole('link', { name: 'Account' }).click();
   await page.getByRole('button', { name: 'Sign out here' }).click();
@@ -137,18 +142,28 @@ test('the whole story by keyboard alone', async ({ page }) => {
   await page.getByRole('button', { name: 'New check for Runa Feldt' }).focus();
   await page.keyboard.press('Enter');
   const check = new CheckPage(page);
-  await expect(check.field('Toes Lead gap')).toBeFocused();
-  for (const reading of ['571', '602', '450', '4', '1']) {
+  // The hold by its keys: begin, each card done, then to the tape.
+  await expect(page.getByRole('button', { name: /Start hold 1/ })).toBeVisible();
+  await page.keyboard.press('b');
+  await expect(page.getByRole('heading', { name: 'Face', level: 2 })).toBeVisible();
+  await page.keyboard.press(' ');
+  await expect(page.getByRole('heading', { name: 'Toes', level: 2 })).toBeVisible();
+  await page.keyboard.press(' ');
+  await expect(page.getByRole('heading', { name: 'The student steps out' })).toBeVisible();
+  await page.keyboard.press('f');
+  await expect(check.field('Face Heel gap')).toBeFocused();
+  for (const reading of ['4', '1', '75', '571', '602']) {
     await page.keyboard.type(reading);
     await page.keyboard.press('Enter');
   }
-  await page.keyboard.type('75');
+  await page.keyboard.type('450');
   await page.keyboard.press('Escape');
+  await page.keyboard.press('r');
   await expect(check.face).toContainText('2.3° open (right)');
   await page.keyboard.press('k');
   await expect(page.getByText(/^Kept \d\d:\d\d$/)).toBeVisible();
   await page.keyboard.press('m');
-  await expect(page.getByRole('button', { name: 'Angles drawn × 5, not to scale' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Angles × 5, not to scale' })).toBeVisible();
   await page.keyboard.press('v');
   await expect(page.getByRole('region', { name: 'Versions' })).toBeVisible();
   await page.keyboard.press('n');
@@ -162,6 +177,7 @@ test('a device left alone is locked by the server and opened by the password, wi
   await signIn(page);
   const check = new CheckPage(page);
   await page.getByRole('button', { name: 'New check for Runa Feldt' }).click();
+  await check.toTape();
   await check.field('Toes Lead gap').fill('571');
   await page.clock.fastForward('20:00');
   await page.clock.runFor(11_000);
@@ -225,6 +241,7 @@ for (const theme of ['daylight', 'dim'] as const) {
     expect(await axeViolations(page)).toEqual([]);
     const check = new CheckPage(page);
     await page.getByRole('button', { name: 'New check for Runa Feldt' }).click();
+    await check.toTape();
     await check.typeReadings(['571', '602', '450', '4', '1', '75']);
     await expect(check.face).toContainText('open');
     expect(await axeViolations(page)).toEqual([]);
@@ -258,7 +275,7 @@ for (const theme of ['daylight', 'dim'] as const) {
     expect(await axeViolations(page)).toEqual([]);
     await page.goto(new URL('/students', served.address).href);
     await page.getByRole('link', { name: 'Ilse Quarrie' }).click();
-    await expect(page.getByRole('heading', { name: /Last checked/ })).toBeVisible();
+    await expect(page.getByRole('heading', { name: /Last cold check/ })).toBeVisible();
     expect(await axeViolations(page)).toEqual([]);
     await page.locator('lo-lesson-twine a').last().click();
     await expect(page.getByRole('heading', { name: 'Checks' })).toBeVisible();
@@ -270,6 +287,7 @@ for (const theme of ['daylight', 'dim'] as const) {
     await signIn(page);
     const check = new CheckPage(page);
     await page.getByRole('button', { name: 'New check for Runa Feldt' }).click();
+    await check.toTape();
     await check.typeReadings(['571', '602', '450', '4', '1', '75']);
     await expect(check.face).toContainText('open');
     const ratios = await page.evaluate(() => {

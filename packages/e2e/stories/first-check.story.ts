@@ -26,6 +26,8 @@ test('a right-hander’s toes at 571 and 602 on 450 read 3.9° closed to the rig
   await new StudentsPage(page).startLessonAndCheck();
   await page.getByLabel('Target').fill('Barge');
   await page.getByLabel('At, m').fill('150');
+  await page.getByLabel('At, m').blur();
+  await check.toTape();
   await check.typeReadings(['571', '602', '450', '4', '1', '75']);
 
   await expect(check.toes).toContainText('3.9° closed (right)');
@@ -51,6 +53,7 @@ test('the same readings of a left-hander read closed to the left', async ({ page
   const check = new CheckPage(page);
   await new StudentsPage(page).add('Lorin Esk', 'left');
   await new StudentsPage(page).startLessonAndCheck();
+  await check.toTape();
   await check.typeReadings(['571', '602', '450', '4', '1', '75']);
   await expect(check.toes).toContainText('3.9° closed (left)');
   await expect(check.face).toContainText('2.3° open (left)');
@@ -60,6 +63,7 @@ test('the same readings of a left-hander read closed to the left', async ({ page
 test('a half-typed check survives a reload, slip and all', async ({ page }) => {
   const check = new CheckPage(page);
   await page.getByRole('button', { name: 'New check for Runa Feldt' }).click();
+  await check.toTape();
   await check.field('Toes Lead gap').fill('571');
   await check.field('Toes Trail gap').fill('60x');
   await expect(page.getByText('On this device', { exact: true })).toBeVisible();
@@ -72,6 +76,7 @@ test('a half-typed check survives a reload, slip and all', async ({ page }) => {
 test('what cannot be a reading is said at its field, and nothing is kept', async ({ page }) => {
   const check = new CheckPage(page);
   await page.getByRole('button', { name: 'New check for Osk Brannel' }).click();
+  await check.toTape();
   await check.field('Toes Lead gap').fill('571');
   await check.field('Toes Trail gap').fill('60x');
   await check.field('Toes Base').fill('0');
@@ -80,18 +85,19 @@ test('what cannot be a reading is said at its field, and nothing is kept', async
   await check.field('Toes Trail gap').fill('602,5');
   await check.field('Face Heel gap').focus();
   await expect(page.getByText(/Read 0 mm\. It must be more than zero\./)).toBeVisible();
-  await page.getByRole('button', { name: 'Keep check' }).click();
+  await page.getByRole('button', { name: 'Reveal and keep' }).click();
   await expect(check.field('Toes Base')).toBeFocused();
   await expect(page.getByText('On this device', { exact: true })).toBeVisible();
   await check.field('Toes Base').fill('');
   await check.field('Face Heel gap').focus();
-  await page.getByRole('button', { name: 'Keep check' }).click();
+  await page.getByRole('button', { name: 'Reveal and keep' }).click();
   await expect(page.getByText('Base is missing. Read it, or clear the line.')).toBeVisible();
 });
 
 test('a correction keeps the version before, and a deleted check comes back', async ({ page }) => {
   const check = new CheckPage(page);
   await page.getByRole('button', { name: 'New check for Anselm Tove' }).click();
+  await check.toTape();
   await check.typeReadings(['560', '560', '400', '3', '3', '75']);
   await expect(check.toes).toContainText('0.0° square');
   await check.keep();
@@ -113,13 +119,14 @@ test.describe('on a phone', () => {
   test('a quick check is tapped on the pad without a scroll', async ({ page }) => {
     const check = new CheckPage(page);
     await page.getByRole('button', { name: 'New check for Runa Feldt' }).tap();
-    await check.tapReadings(['571', '602', '450', '4', '1', '75']);
+    await check.toTape();
+    await check.tapReadings(['4', '1', '75', '571', '602', '450']);
+    const large = page.locator('lo-number-pad').getByRole('button', { name: 'Reveal' });
+    await expect(large).toBeInViewport({ ratio: 1 });
+    await large.tap();
     await expect(check.toes).toContainText('3.9° closed (right)');
     await expect(check.toes).toBeInViewport({ ratio: 1 });
     await expect(check.priority).toBeInViewport({ ratio: 1 });
-    const keep = page.locator('lo-number-pad').getByRole('button', { name: 'Keep' });
-    await expect(keep).toBeInViewport({ ratio: 1 });
-    await keep.tap();
     await expect(page.getByText(/^Kept \d\d:\d\d$/)).toBeVisible();
   });
 });

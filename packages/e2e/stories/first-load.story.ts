@@ -37,6 +37,7 @@ test('nothing is asked of another host', async ({ page }) => {
   });
   await new SignInPage(page).signIn(served.address, demoSignIn(served));
   await page.getByRole('button', { name: 'New check for Runa Feldt' }).click();
+  await page.getByRole('button', { name: /to the tape/ }).click();
   await page.getByLabel('Toes Lead gap').waitFor();
   expect(foreign).toEqual([]);
 });

@@ -127,6 +127,7 @@ test('a string of 6 m sighted over a plumb line is kept once and written into th
 test('a check is re-based and back: every line once, both values kept', async ({ page }) => {
   const check = new CheckPage(page);
   await page.getByRole('button', { name: 'New check for Osk Brannel' }).click();
+  await check.toTape();
   await check.typeReadings(['571', '602', '450', '4', '1', '75']);
   await expect(check.toes).toContainText('3.9° closed (right)');
   await check.keep();
@@ -192,6 +193,7 @@ test('the same readings stand beside each other under two methods, and the check
 }) => {
   const check = new CheckPage(page);
   await page.getByRole('button', { name: 'New check for Anselm Tove' }).click();
+  await check.toTape();
   await check.typeReadings(['560', '600', '450', '3', '3', '75']);
   await expect(check.toes).toContainText('Out: too closed');
   await page.getByRole('button', { name: /Ground$/ }).click();

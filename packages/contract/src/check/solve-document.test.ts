@@ -93,7 +93,7 @@ describe('a quick check', () => {
   });
 
   it('keeps a judgement of its own', () => {
-    const judgement = { tolerancesDeg: { toes: [-1, 1] as [number, number] }, order: ['toes' as const] };
+    const judgement = { tolerancesDeg: { toes: [-1, 1] as [number, number] }, order: ['toes'] as ['toes'] };
     const document = composeCheck({ ...quick, judgement }) as CheckDocument;
     expect(judgementOf(document)).toEqual(judgement);
     expect(judgementOf(valid())).toEqual({ method: { id: 'all-parallel', version: 1 } });

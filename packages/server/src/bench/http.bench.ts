@@ -113,7 +113,7 @@ async function saveSql({ db, actor, token, lessonId }: Ground): Promise<Way> {
         tx,
         actor,
         { id, studentId: lesson?.studentId ?? '', revision: 0 },
-        { reason: 'entered', document: worked, result, circumstances: null, rebase: null, saveKey },
+        { reason: 'entered', document: worked, result, circumstances: null, rebase: null, record: null, saveKey },
       );
     });
     await findCheck(db, actor, id);
@@ -146,6 +146,7 @@ async function oneCheck({ db, actor, lessonId, studentId }: Ground): Promise<str
         result,
         circumstances: null,
         rebase: null,
+        record: null,
         saveKey: randomUUID(),
       },
     );

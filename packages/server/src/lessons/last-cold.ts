@@ -3,6 +3,7 @@ import {
   type LastColdView,
   type ResultDocument,
   type TeeSheetEntry,
+  watchedLine,
 } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
 import { sql, type SqlFragment } from '../database/sql.ts';
@@ -17,10 +18,11 @@ interface ColdRow {
   readonly record: CheckRecord | null;
 }
 
-/** The instructor's own choice goes before what the readings put first. */
-function watchOf({ result, record }: ColdRow): LastColdView['watch'] {
-  const line = record?.priority ?? result.fixFirst ?? result.likelyFirst;
-  const read = line === null ? undefined : result.lines[line];
+/** The line to watch with the newest reading of it. */
+function watchOf(rows: readonly ColdRow[]): LastColdView['watch'] {
+  const line = watchedLine(rows);
+  const read =
+    line === null ? undefined : rows.find((r) => r.result.lines[line] !== undefined)?.result.lines[line];
   return line === null || read === undefined ? null : { line, result: read };
 }
 
@@ -28,7 +30,7 @@ function listOf(ids: readonly string[]): SqlFragment {
   return ids.reduce((list, id) => sql`${list}, ${id}`, sql`NULL`);
 }
 
-/** The newest blind baseline of each student before a day. */
+/** The blind baselines of each student's newest lesson with some, before a day; newest first. */
 async function listLastColds(
   db: Queries,
   actor: Actor,
@@ -39,17 +41,19 @@ async function listLastColds(
   return db.many<ColdRow>(sql`
     SELECT s.id AS studentId, l.held_on AS heldOn, v.result, v.record
     FROM student s
-    JOIN setup_check c ON c.academy_id = s.academy_id AND c.id = (
-      SELECT cc.id
+    JOIN lesson l ON l.academy_id = s.academy_id AND l.id = (
+      SELECT cl.id
       FROM lesson cl
       JOIN setup_check cc ON cc.academy_id = cl.academy_id AND cc.lesson_id = cl.id AND cc.deleted_at IS NULL
       JOIN check_version cv ON cv.academy_id = cc.academy_id AND cv.check_id = cc.id AND cv.revision = cc.revision
       WHERE cl.academy_id = s.academy_id AND cl.student_id = s.id AND cl.deleted_at IS NULL
         AND cl.held_on < ${day} AND cv.phase = 'baseline' AND cv.help = 'blind'
       ORDER BY cl.held_on DESC, cc.created_at DESC LIMIT 1)
-    JOIN lesson l ON l.academy_id = c.academy_id AND l.id = c.lesson_id
+    JOIN setup_check c ON c.academy_id = l.academy_id AND c.lesson_id = l.id AND c.deleted_at IS NULL
     JOIN check_version v ON v.academy_id = c.academy_id AND v.check_id = c.id AND v.revision = c.revision
-    WHERE s.academy_id = ${actor.academyId} AND ${visibleStudents(actor)} AND s.id IN (${listOf(studentIds)})`);
+    WHERE s.academy_id = ${actor.academyId} AND ${visibleStudents(actor)} AND s.id IN (${listOf(studentIds)})
+      AND v.phase = 'baseline' AND v.help = 'blind'
+    ORDER BY c.created_at DESC, c.id`);
 }
 
 /** A tee sheet with what to watch: the last blind baseline of each student before a day. */
@@ -60,9 +64,13 @@ export async function withLastCold(
   day: string,
 ): Promise<readonly TeeSheetEntry[]> {
   const studentIds = [...new Set(rows.map((r) => r.studentId))];
-  const colds = new Map((await listLastColds(db, actor, studentIds, day)).map((c) => [c.studentId, c]));
+  const colds = await listLastColds(db, actor, studentIds, day);
   return rows.map((row) => {
-    const cold = colds.get(row.studentId);
-    return { ...row, lastCold: cold === undefined ? null : { heldOn: cold.heldOn, watch: watchOf(cold) } };
+    const own = colds.filter((c) => c.studentId === row.studentId);
+    const [newest] = own;
+    return {
+      ...row,
+      lastCold: newest === undefined ? null : { heldOn: newest.heldOn, watch: watchOf(own) },
+    };
   });
 }

@@ -17,22 +17,30 @@ export interface CheckDraft {
 }
 
 class DraftDatabase extends Dexie {
-  declare drafts: EntityTable<CheckDraft, 'checkId'>;
+  declare checkDrafts: EntityTable<CheckDraft>;
 
   constructor() {
     super('lotrecht');
-    const stores = { drafts: 'checkId, [instructorId+lessonId], instructorId' };
-    this.version(1).stores(stores);
+    const first = 'checkId, [instructorId+lessonId], instructorId';
+    this.version(1).stores({ drafts: first });
+    // Two instructors on one tablet may each have begun the same check: neither writes over the other.
     this.version(2)
-      .stores(stores)
-      .upgrade((transaction) =>
-        transaction
-          .table<FirstDraft & { content?: unknown }>('drafts')
-          .toCollection()
-          .modify((draft) => {
-            draft.content ??= contentOfFirstDraft(draft);
-          }),
-      );
+      .stores({ drafts: first, checkDrafts: '[instructorId+checkId], [instructorId+lessonId]' })
+      .upgrade(async (transaction) => {
+        const drafts = await transaction.table<CheckDraft & FirstDraft>('drafts').toArray();
+        await transaction.table<CheckDraft>('checkDrafts').bulkPut(
+          drafts.map(({ checkId, lessonId, instructorId, revision, saveKey, updatedAt, ...draft }) => ({
+            checkId,
+            lessonId,
+            instructorId,
+            revision,
+            saveKey,
+            updatedAt,
+            content: contentOfFirstDraft(draft),
+          })),
+        );
+      });
+    this.version(3).stores({ drafts: null });
   }
 }
 
@@ -43,27 +51,26 @@ export class DraftStore {
 
   /** The instructor's own draft of a check; another's stays closed. */
   async find(checkId: string, instructorId: string): Promise<CheckDraft | undefined> {
-    const draft = await this.db.drafts.get(checkId);
-    return draft?.instructorId === instructorId ? draft : undefined;
+    return this.db.checkDrafts.where({ instructorId, checkId }).first();
   }
 
   async ofLesson(lessonId: string, instructorId: string): Promise<readonly CheckDraft[]> {
-    return this.db.drafts.where('[instructorId+lessonId]').equals([instructorId, lessonId]).toArray();
+    return this.db.checkDrafts.where({ instructorId, lessonId }).toArray();
   }
 
   async keep(draft: CheckDraft): Promise<void> {
-    await this.db.drafts.put(draft);
+    await this.db.checkDrafts.put(draft);
   }
 
   /** Drops a draft unless another tab has typed into it since. */
-  async dropIfUnchanged(checkId: string, updatedAt: string): Promise<void> {
-    await this.db.drafts
-      .where({ checkId })
+  async dropIfUnchanged(checkId: string, instructorId: string, updatedAt: string): Promise<void> {
+    await this.db.checkDrafts
+      .where({ instructorId, checkId })
       .and((draft) => draft.updatedAt <= updatedAt)
       .delete();
   }
 
-  async drop(checkId: string): Promise<void> {
-    await this.db.drafts.delete(checkId);
+  async drop(checkId: string, instructorId: string): Promise<void> {
+    await this.db.checkDrafts.where({ instructorId, checkId }).delete();
   }
 }

@@ -19,7 +19,7 @@ import { angleText, leanOf, LINE_TITLES, type LineKey, uncertaintyText } from '.
   styles: `
     :host {
       display: grid;
-      grid-template-columns: 26px 56px 10.5rem 4.5rem auto;
+      grid-template-columns: 26px 84px 10.5rem 4.5rem auto;
       align-items: center;
       gap: 8px;
       min-height: 36px;
@@ -39,7 +39,7 @@ import { angleText, leanOf, LINE_TITLES, type LineKey, uncertaintyText } from '.
     }
     @media (max-width: 640px) {
       :host {
-        grid-template-columns: 26px 44px 1fr auto;
+        grid-template-columns: 26px 78px 1fr auto;
       }
       .words {
         display: none;

@@ -218,7 +218,8 @@ export class CheckContent {
     value: DraftContent[K],
   ): void {
     (this[what] as unknown as { set: (value: DraftContent[K]) => void }).set(value);
-    this.touch();
+    // Walking about in a check that was not begun leaves nothing behind.
+    if (what !== 'run' || this.run().hold > 0) this.touch();
   }
 
   note(change: Partial<CheckRecord>): void {

@@ -176,7 +176,7 @@ export class CheckStore {
 
   /** Throws away what was typed over the stored version. */
   async revert(): Promise<void> {
-    await this.drafts.drop(this.checkId);
+    await this.drafts.drop(this.checkId, this.instructorId());
     const stored = this.stored();
     if (stored !== null) this.showStored(stored);
     else this.showUsual();
@@ -185,7 +185,7 @@ export class CheckStore {
 
   /** After a deletion nothing of the check stays on the device. */
   forget(): Promise<void> {
-    return this.drafts.drop(this.checkId);
+    return this.drafts.drop(this.checkId, this.instructorId());
   }
 
   private saved(saved: SavedCheckView): void {
@@ -202,7 +202,7 @@ export class CheckStore {
       target: this.content.target(),
       judged: this.content.judged(),
     });
-    void this.drafts.dropIfUnchanged(this.checkId, this.draftAt);
+    void this.drafts.dropIfUnchanged(this.checkId, this.instructorId(), this.draftAt);
   }
 
   private changed(): void {

@@ -11,6 +11,9 @@ type ClubGroup = keyof typeof CLUB_GROUPS;
 @Component({
   selector: 'lo-before-after',
   template: `
+    @if (groups().length > 0) {
+      <h2>Before and after</h2>
+    }
     @for (group of groups(); track group.title) {
       <table>
         <caption>
@@ -44,7 +47,11 @@ type ClubGroup = keyof typeof CLUB_GROUPS;
     }
   `,
   styles: `
+    h2 {
+      margin: 20px 0 6px;
+    }
     table {
+      margin-bottom: 12px;
       width: 100%;
       max-width: 640px;
       border-collapse: collapse;
@@ -91,7 +98,10 @@ export class BeforeAfter {
           title: LINE_TITLES[d.line],
           before: worded(d.beforeDeg),
           after: worded(d.afterDeg),
-          change: `${Math.abs(d.deltaDeg).toFixed(1)}° toward ${d.deltaDeg < 0 ? less : more}`,
+          change:
+            Math.abs(d.deltaDeg) < 0.05
+              ? '0.0°'
+              : `${Math.abs(d.deltaDeg).toFixed(1)}° toward ${d.deltaDeg < 0 ? less : more}`,
           uncertainty: `± ${(COVERAGE_FACTOR * d.uncertaintyDeg).toFixed(1)}°`,
           real: d.real,
         };

@@ -10,7 +10,7 @@ import {
 } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
-import { type StudentPageView } from '@lotrecht/contract';
+import { type StudentPageView, watchedLine } from '@lotrecht/contract';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
@@ -39,16 +39,19 @@ export class StudentPage {
   protected readonly handTitles = HAND_TITLES;
   protected readonly dayText = dayText;
 
-  /** The newest lesson that has a check. */
-  protected readonly lastChecked = computed(
-    () => this.page()?.lessons.find((l) => l.checks.length > 0) ?? null,
-  );
+  /** The newest lesson's other checks: coached, after balls, tests. */
+  protected readonly others = computed(() => {
+    const lesson = this.page()?.lessons.find((l) => l.checks.length > 0);
+    const cold = new Set(this.lastCold()?.checks.map((c) => c.id));
+    const checks = lesson?.checks.filter((c) => !cold.has(c.id)) ?? [];
+    return lesson === undefined || checks.length === 0 ? null : { heldOn: lesson.heldOn, checks };
+  });
 
-  /** The newest blind baseline, with its lesson's day. */
+  /** The blind baselines of the newest lesson with some, newest first. */
   protected readonly lastCold = computed(() => {
     for (const { heldOn, checks } of this.page()?.lessons ?? []) {
-      const check = checks.findLast(({ circumstances: c }) => c?.phase === 'baseline' && c.help === 'blind');
-      if (check !== undefined) return { heldOn, check };
+      const cold = checks.filter(({ circumstances: c }) => c?.phase === 'baseline' && c.help === 'blind');
+      if (cold.length > 0) return { heldOn, checks: cold.toReversed() };
     }
     return null;
   });
@@ -57,15 +60,19 @@ export class StudentPage {
   protected readonly watch = computed(() => {
     const cold = this.lastCold();
     if (cold === null) return '';
-    const { result, record } = cold.check;
-    const line = record?.priority ?? result.fixFirst ?? result.likelyFirst;
-    const read = line === null ? undefined : result.lines[line];
+    const line = watchedLine(cold.checks);
+    const read =
+      line === null
+        ? undefined
+        : cold.checks.find((c) => c.result.lines[line] !== undefined)?.result.lines[line];
     return watchText({
       heldOn: cold.heldOn,
       watch: line !== null && read !== undefined ? { line, result: read } : null,
     });
   });
-  protected readonly items = computed(() => itemSentences(this.lastCold()?.check.record?.items));
+  protected readonly items = computed(() =>
+    itemSentences(this.lastCold()?.checks.find((c) => c.record?.items)?.record?.items),
+  );
 
   private readonly api = inject(AcademyApi);
   private readonly lessons = inject(LessonStart);

@@ -82,4 +82,35 @@ export class CheckPage {
     await this.page.getByRole('button', { name: /^(Keep check|Keep correction|Reveal and keep)$/ }).click();
     await this.page.getByText(/^Kept \d\d:\d\d$/).waitFor();
   }
+
+  /** A reading of the strip with this name, tapped at degrees from the middle of the strip. */
+  async tapStrip(name: string | RegExp, deg: number): Promise<void> {
+    const strip = this.page.getByRole('slider', { name });
+    const half = Number(await strip.getAttribute('aria-valuemax'));
+    const box = await strip.boundingBox();
+    if (box === null) throw new Error('the strip is not on the screen');
+    await strip.click({ position: { x: (box.width * (deg / half + 1)) / 2, y: box.height / 3 } });
+  }
+
+  /** One swipe along the strip with this name, let go at degrees from the middle of the strip. */
+  async swipeStrip(name: string | RegExp, deg: number): Promise<void> {
+    const strip = this.page.getByRole('slider', { name });
+    const half = Number(await strip.getAttribute('aria-valuemax'));
+    await strip.scrollIntoViewIfNeeded();
+    const box = await strip.boundingBox();
+    if (box === null) throw new Error('the strip is not on the screen');
+    const y = box.y + box.height / 3;
+    await this.page.mouse.move(box.x + box.width / 2, y);
+    await this.page.mouse.down();
+    await this.page.mouse.move(box.x + (box.width * (deg / half + 1)) / 2, y, { steps: 4 });
+    await this.page.mouse.up();
+  }
+
+  row(line: string): Locator {
+    return this.page.getByRole('group', { name: line, exact: true });
+  }
+
+  finding(line: string): Locator {
+    return this.page.getByRole('region', { name: line, exact: true });
+  }
 }

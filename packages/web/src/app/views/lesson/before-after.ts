@@ -27,7 +27,7 @@ type ClubGroup = keyof typeof CLUB_GROUPS;
             <th scope="col">before</th>
             <th scope="col">after</th>
             <th scope="col">change</th>
-            <th scope="col"></th>
+            <th scope="col">more than chance</th>
           </tr>
         </thead>
         <tbody>

@@ -1,0 +1,388 @@
+import { expect, type Locator, type Page, test } from '@playwright/test';
+import { CheckPage } from '../pages/check.page.ts';
+import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
+import { SignInPage } from '../pages/sign-in.page.ts';
+
+const installation = new Installation();
+let served: Served;
+
+test.beforeAll(async () => {
+  test.setTimeout(300_000);
+  served = await installation.start();
+});
+
+test.afterAll(() => installation.remove());
+
+test.use({ viewport: { width: 1280, height: 800 }, hasTouch: true });
+
+test.beforeEach(async ({ page }) => {
+  await page.clock.install();
+  await new SignInPage(page).signIn(served.address, demoSignIn(served));
+});
+
+/** Whatever a hand does beyond digits is counted. */
+class Hand {
+  actions = 0;
+
+  constructor(
+    private readonly page: Page,
+    private readonly check: CheckPage,
+  ) {}
+
+  async tap(what: Locator): Promise<void> {
+    this.actions++;
+    await what.tap();
+  }
+
+  async next(): Promise<void> {
+    this.actions++;
+    await this.check.tapKey('Next');
+  }
+
+  /** The large key once everything is read. */
+  async reveal(): Promise<void> {
+    this.actions++;
+    await this.page
+      .locator('lo-number-pad')
+      .getByRole('button', { name: /^(Next|Reveal)$/ })
+      .tap();
+  }
+}
+
+const button = (page: Page, name: string | RegExp): Locator => page.getByRole('button', { name });
+
+/** All seven lines, bases included, as the tape reads them in the method's order. */
+const GAPS: Readonly<Record<string, readonly string[]>> = {
+  Face: ['4', '1', '75'],
+  Toes: ['571', '602', '450'],
+  Knees: ['640', '662', '380'],
+  Hips: ['700', '718', '300'],
+  Shoulders: ['430', '455', '400'],
+  Eyes: ['380', '384', '63'],
+  Heels: ['880', '905', '400'],
+};
+
+/** A first check of all seven: afterwards lines, bases, club and target are remembered. */
+async function readAllSevenOnce(page: Page, check: CheckPage): Promise<void> {
+  await button(page, 'Barge').tap();
+  await button(page, 'All seven').tap();
+  await check.toTape();
+  for (const [line, [first = '', second = '', base = '']] of Object.entries(GAPS)) {
+    const inputs = check.row(line).getByRole('textbox');
+    await inputs.nth(0).fill(first);
+    await inputs.nth(1).fill(second);
+    await inputs.nth(2).fill(base);
+    await inputs.nth(2).blur();
+  }
+  await check.keep();
+}
+
+test('all seven lines take at most 20 actions beyond the digits, and nothing is typed while the student stands', async ({
+  page,
+}) => {
+  const check = new CheckPage(page);
+  await button(page, 'New check for Runa Feldt').tap();
+  await readAllSevenOnce(page, check);
+  await button(page, 'Next rep').tap();
+
+  const hand = new Hand(page, check);
+  for (const [hold, seconds] of [
+    [1, 15],
+    [2, 15],
+    [3, 3],
+  ] as const) {
+    await hand.tap(button(page, new RegExp(`^Start hold ${hold}`)));
+    await expect(page.getByText(`Hold ${hold} of 3`)).toBeVisible();
+    await expect(page.getByRole('textbox')).toHaveCount(0);
+    await page.clock.runFor(seconds * 1000 + 300);
+  }
+  await expect(page.getByRole('heading', { name: 'The student steps out' })).toBeVisible();
+  await hand.tap(button(page, /^To the tape/));
+  const gaps = Object.values(GAPS).flatMap((of) => of.slice(0, 2));
+  for (const [index, gap] of gaps.entries()) {
+    await check.tapNumber(gap);
+    if (index < gaps.length - 1) await hand.next();
+    else await hand.reveal();
+  }
+  await expect(check.finding('Shoulders')).toContainText('3.6° closed (right)');
+  await expect(page.getByText(/^Kept \d\d:\d\d$/)).toBeVisible();
+  process.stdout.write(`seven lines: ${hand.actions} actions beyond the digits\n`);
+  expect(hand.actions).toBeLessThanOrEqual(20);
+  // Three holds: lines of different stands are compared with the spread of stepping in again.
+  await expect(page.getByText('The student stood more than once')).toBeVisible();
+});
+
+test('a quick check takes at most 6 actions beyond the digits', async ({ page }) => {
+  const check = new CheckPage(page);
+  await button(page, 'New check for Osk Brannel').tap();
+  await check.toTape();
+  await check.typeReadings(['571', '602', '450', '4', '1', '75']);
+  await check.keep();
+  await button(page, 'Next rep').tap();
+
+  const hand = new Hand(page, check);
+  await hand.tap(button(page, /^Start hold 1/));
+  await page.clock.runFor(6_300);
+  await hand.tap(button(page, /^To the tape/));
+  for (const [index, gap] of ['4', '1', '571', '590'].entries()) {
+    await check.tapNumber(gap);
+    if (index < 3) await hand.next();
+    else await hand.reveal();
+  }
+  await expect(check.toes).toContainText('2.4° closed (right)');
+  process.stdout.write(`quick check: ${hand.actions} actions beyond the digits\n`);
+  expect(hand.actions).toBeLessThanOrEqual(6);
+});
+
+test('a blind baseline shows no number before the reveal; felt aim and guess are one swipe each, and stay', async ({
+  page,
+}) => {
+  const check = new CheckPage(page);
+  await button(page, 'New check for Anselm Tove').tap();
+  await button(page, 'Barge').tap();
+  await button(page, /^Start hold 1/).tap();
+  await page.clock.runFor(6_300);
+  await check.swipeStrip('Where the student feels aimed', -4);
+  await check.swipeStrip('What your eye says', 3);
+  await button(page, /^To the tape/).tap();
+  const fill = async (field: string, text: string): Promise<void> => {
+    await check.field(field).fill(text);
+    await check.field(field).blur();
+  };
+  await fill('Toes Lead gap', '571');
+  await fill('Toes Trail gap', '602');
+  await fill('Toes Base', '450');
+  await expect(check.toes).toBeHidden();
+  await expect(check.board).toHaveAccessibleName('String board, covered until it is revealed.');
+  await expect(page.locator('lo-finding-panel')).toHaveCount(0);
+  expect(await page.locator('lo-string-board .line, lo-string-board .mark').count()).toBe(0);
+  expect(await page.locator('main').innerText()).not.toMatch(/closed|Out:|toward the line/);
+
+  await page.reload();
+  await expect(page.getByRole('region', { name: 'Covered' })).toBeVisible();
+  await check.reveal();
+  await expect(check.toes).toContainText('3.9° closed (right)');
+  await expect(check.priority).toContainText(/Felt aimed 1\d m left of it\. Square will feel 2\d m left/);
+  await expect(page.getByText(/Your eye said [23]\.\d° right for the toes/)).toBeVisible();
+  await check.keep();
+  await page.reload();
+  await expect(check.priority).toContainText('Felt aimed');
+});
+
+test('three lines are said to point somewhere in three taps each', async ({ page }) => {
+  const check = new CheckPage(page);
+  await button(page, 'New check for Runa Feldt').tap();
+  await button(page, 'Barge').tap();
+  await button(page, 'with a cue').tap();
+  await button(page, 'The method’s lines').tap();
+  await button(page, 'by tapping').tap();
+  for (const line of ['face', 'knees', 'eyes']) await button(page, `Leave out the ${line}`).tap();
+  let taps = 0;
+  const tap = async (what: Locator): Promise<void> => {
+    taps++;
+    await what.tap();
+  };
+  for (const line of ['toes', 'hips', 'shoulders']) await tap(button(page, new RegExp(`^${line} points at`)));
+  await button(page, /^Start hold 1/).tap();
+  for (const [line, deg] of [
+    ['toes', 4],
+    ['hips', 0],
+    ['shoulders', -3],
+  ] as const) {
+    await check.tapStrip(new RegExp(`^Where the ${line} point`), deg);
+    taps++;
+    await tap(button(page, /^Marked:/));
+  }
+  expect(taps).toBe(9);
+  await button(page, /^To the tape/).tap();
+  await expect(check.finding('Toes')).toContainText(/[34]\.\d° closed \(right\)/);
+  await expect(check.finding('Shoulders')).toContainText(/[23]\.\d° open \(left\)/);
+  await check.keep();
+});
+
+test('a reload loses nothing, in whatever phase it comes', async ({ page }) => {
+  const check = new CheckPage(page);
+  await button(page, 'New check for Osk Brannel').tap();
+  await button(page, 'Kiln').tap();
+  await button(page, 'coached').tap();
+  await button(page, 'Read the hips').tap();
+  await button(page, /^hips rod across/).tap();
+  await page.reload();
+  await expect(button(page, /^hips rod across/)).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByLabel('At, m')).toHaveValue('120');
+
+  await button(page, /^Start hold 1/).tap();
+  await page.clock.runFor(3_200);
+  await page.reload();
+  await expect(page.getByText('Hold 1 of 1')).toBeVisible();
+  await button(page, 'Step out now').tap();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'The student steps out' })).toBeVisible();
+  await button(page, /^To the tape/).tap();
+  await check.field('Hips Lead gap').fill('70x');
+  await page.reload();
+  await expect(check.field('Hips Lead gap')).toHaveValue('70x');
+  await expect(check.field('Hips Base')).toHaveValue('1220');
+});
+
+test('a left-hander’s whole body is told to the left, and a rod across sharpens what bare points cannot', async ({
+  page,
+}) => {
+  const check = new CheckPage(page);
+  await button(page, 'Start lesson with Ilse Quarrie').tap();
+  await button(page, 'with rods').tap();
+  await button(page, 'Read the shoulders').tap();
+  await check.toTape();
+  await check.typeReadings(['571', '602', '450', '4', '1', '75']);
+  const shoulders = check.row('Shoulders').getByRole('textbox');
+  for (const [index, text] of ['430', '455', '400'].entries()) {
+    await shoulders.nth(index).fill(text);
+    await shoulders.nth(index).blur();
+  }
+  await expect(check.finding('Shoulders')).toContainText('3.6° closed (left)');
+  await expect(check.finding('Shoulders')).toContainText('Can’t tell');
+  await expect(page.getByText('the target seems to be right')).toBeVisible();
+  await check
+    .row('Shoulders')
+    .getByRole('button', { name: /how it is read/ })
+    .tap();
+  await button(page, /^shoulders rod across/).tap();
+  await shoulders.nth(1).fill('510');
+  await shoulders.nth(1).blur();
+  await expect(check.finding('Shoulders')).toContainText('Out: too closed');
+  await page.keyboard.down('h');
+  await expect(page.getByText('As it should be, each line turned about its lead mark.')).toBeVisible();
+  await page.keyboard.up('h');
+  await expect(page.getByText('As it should be, each line turned')).toBeHidden();
+});
+
+test('another priority is chosen; both are kept, and watched for next time', async ({ page }) => {
+  const check = new CheckPage(page);
+  await button(page, 'Start lesson with Petra Lindqvarn').tap();
+  await check.toTape();
+  await check.typeReadings(['571', '602', '450', '4', '1', '75']);
+  await expect(check.priority).toContainText('Fix first: toes');
+  await button(page, 'Face: details').tap();
+  await button(page, 'Work on the face first').tap();
+  await expect(check.priority).toContainText('Your choice: face');
+  await check.keep();
+  await page.reload();
+  await expect(check.priority).toContainText('Your choice: face');
+  await expect(check.priority).toContainText('The readings say: toes first.');
+  await page.getByRole('link', { name: 'Petra Lindqvarn' }).click();
+  await expect(page.getByText(/^Watch: face 2\.3° open \(right\)/)).toBeVisible();
+});
+
+test('an own method is copied and changed; a check keeps the version it was judged by', async ({ page }) => {
+  const check = new CheckPage(page);
+  await page.goto(new URL('/methods/all-parallel', served.address).href);
+  await button(page, 'Copy and change').tap();
+  await page.getByLabel('Name').fill('Rim school');
+  await page.getByLabel('Toes from').fill('6');
+  await page.getByLabel('Toes from').blur();
+  await button(page, 'Keep method').tap();
+  await expect(page.getByText('Toes: Read 6° to 2°. The lower limit comes first.')).toBeVisible();
+  await page.getByLabel('Toes from').fill('-6');
+  await page.getByLabel('Toes from').blur();
+  await page.getByLabel('Toes to').fill('6');
+  await page.getByLabel('Toes to').blur();
+  await button(page, 'Keep method').tap();
+  await expect(page.getByText('Your academy’s own, version 1.')).toBeVisible();
+  await expect(page.getByText('6.0° open to 6.0° closed')).toBeVisible();
+
+  await page.goto(new URL('/today', served.address).href);
+  await button(page, 'New check for Anselm Tove').tap();
+  await check.toTape();
+  await check.typeReadings(['571', '602', '450', '4', '1', '75']);
+  await expect(check.toes).toContainText('Out: too closed');
+  await button(page, /Ground$/).tap();
+  const ground = page.getByRole('dialog', { name: 'Ground' });
+  await ground.getByLabel(/^Judged by/).selectOption({ label: 'Rim school' });
+  await ground.getByLabel(/^Beside it/).selectOption({ label: 'All parallel' });
+  const toes = ground.getByRole('row', { name: /^Toes/ });
+  await expect(toes.getByRole('cell').nth(0)).toHaveText('In');
+  await expect(toes.getByRole('cell').nth(1)).toHaveText('Out: too closed');
+  await page.keyboard.press('Escape');
+  await expect(check.toes).toContainText('In');
+  await check.keep();
+  const address = page.url();
+
+  await page.goto(new URL('/methods', served.address).href);
+  await page.getByRole('link', { name: 'Rim school' }).click();
+  await page.getByRole('button', { name: 'Change', exact: true }).tap();
+  await page.getByLabel('Toes to').fill('1');
+  await page.getByLabel('Toes to').blur();
+  await button(page, 'Keep method').tap();
+  await expect(page.getByText('Your academy’s own, version 2.')).toBeVisible();
+  await page.goto(address);
+  await expect(check.toes).toContainText('In');
+});
+
+test('the look, ball and items are told with the finding, and before and after with the lesson', async ({
+  page,
+}) => {
+  const check = new CheckPage(page);
+  await button(page, 'Start lesson with Casimir Dunmoor').tap();
+  await check.toTape();
+  await check.typeReadings(['571', '602', '450', '4', '1', '75']);
+  await check.keep();
+  await button(page, 'Next rep').tap();
+  await button(page, 'coached').tap();
+  await button(page, 'And after the look').tap();
+  await check.toTape();
+  await check.typeReadings(['571', '573', '450', '4', '4', '75']);
+  for (const [row, trail] of [
+    ['Shoulders', '432'],
+    ['Shoulders after the look', '380'],
+  ] as const) {
+    const inputs = check.row(row).getByRole('textbox');
+    for (const [index, text] of ['430', trail, '400'].entries()) {
+      await inputs.nth(index).fill(text);
+      await inputs.nth(index).blur();
+    }
+  }
+  await expect(
+    page.getByText(/After the look: Shoulders 7\.\d° toward open ± \d\.\d°: real\./),
+  ).toBeVisible();
+  await expect(page.getByText(/Since the baseline: Toes 3\.7° toward open ± \d\.\d°/)).toBeVisible();
+  await button(page, 'Items').tap();
+  const items = page.getByRole('dialog', { name: 'Ball, feet and the rest' });
+  await items.getByLabel('Ball behind the lead heel').fill('220');
+  await items.getByLabel('Ball behind the lead heel').blur();
+  await items.getByLabel('Stance, heel to heel').fill('400');
+  await items.getByLabel('Stance, heel to heel').blur();
+  await expect(items.getByText('60 mm forward, toward the target')).toBeVisible();
+  await items.getByRole('group', { name: 'Grip pressure' }).getByRole('button', { name: 'watch' }).tap();
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('To watch: grip pressure (light, shoulders down).')).toBeVisible();
+  await check.keep();
+  await page.getByRole('link', { name: /^Lesson / }).click();
+  await expect(page.getByRole('row', { name: /^Toes/ })).toContainText(/3\.9° closed/);
+  await expect(page.getByRole('row', { name: /^Toes/ })).toContainText(/not shown|real/);
+});
+
+test.describe('on a phone in portrait', () => {
+  test.use({ viewport: { width: 390, height: 844 } });
+
+  test('the verdict and the next field are both visible with the pad open', async ({ page }) => {
+    const check = new CheckPage(page);
+    await button(page, 'New check for Osk Brannel').tap();
+    await button(page, 'with a cue').tap();
+    await button(page, 'All seven').tap();
+    await check.toTape();
+    for (const reading of ['4', '1', '75', '571', '602']) {
+      await check.tapNumber(reading);
+      await check.tapKey('Next');
+    }
+    await check.tapNumber('450');
+    await check.tapKey('Next');
+    await expect(check.toes).toContainText('3.9° closed (right)');
+    await expect(check.priority).toBeInViewport({ ratio: 1 });
+    await expect(check.toes).toBeInViewport({ ratio: 1 });
+    await expect(check.field('Knees Lead gap')).toBeFocused();
+    await expect(check.field('Knees Lead gap')).toBeInViewport({ ratio: 1 });
+    await expect(page.locator('lo-number-pad').getByRole('button', { name: 'Next' })).toBeInViewport({
+      ratio: 1,
+    });
+  });
+});

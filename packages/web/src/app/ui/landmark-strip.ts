@@ -1,4 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, input, model } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  ElementRef,
+  inject,
+  input,
+  model,
+  signal,
+} from '@angular/core';
 import { type PlaceMark } from '@lotrecht/contract';
 import { degreesFromRadians, pointedAt, radiansFromDegrees } from '@lotrecht/core';
 import { bearingText, metresText } from './bearings.ts';
@@ -7,9 +18,11 @@ import { bearingText, metresText } from './bearings.ts';
 const MARGIN_DEG = 4;
 /** Never narrower than this on either side. */
 const LEAST_DEG = 10;
-/** Labels closer than this share of the strip stand in another row. */
-const LABEL_SHARE = 17;
-const ROWS = 3;
+/** Names closer than this stand in another row, px. */
+const NAME_PX = 92;
+/** Of the strip before it has been laid out. */
+const USUAL_WIDTH_PX = 560;
+const ROWS = 4;
 /** A point that was chosen and not looked for has no uncertainty of its own; core wants more than none. */
 const EXACT_DEG = 1e-6;
 
@@ -81,18 +94,36 @@ export class LandmarkStrip {
   /** Bearing that was tapped, degrees from the place's zero. */
   readonly pointed = model<number | null>(null);
 
+  private readonly widthPx = signal(USUAL_WIDTH_PX);
+
+  constructor() {
+    const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+    const destroyed = inject(DestroyRef);
+    afterNextRender(() => {
+      // A page that cannot measure itself keeps the usual width.
+      if (typeof ResizeObserver === 'undefined') return;
+      const observer = new ResizeObserver(([entry]) => {
+        const width = entry?.contentRect.width ?? 0;
+        if (width > 0) this.widthPx.set(width);
+      });
+      observer.observe(host);
+      destroyed.onDestroy(() => observer.disconnect());
+    });
+  }
+
   protected readonly halfDeg = computed(() =>
     Math.max(LEAST_DEG, ...this.marks().map((m) => Math.ceil(Math.abs(m.bearingDeg)) + MARGIN_DEG)),
   );
 
   protected readonly placed = computed((): readonly Placed[] => {
     const rows: number[] = [];
+    const share = (100 * NAME_PX) / this.widthPx();
     return this.marks()
       .toSorted((a, b) => a.bearingDeg - b.bearingDeg)
       .map((mark) => {
         const left = this.leftOf(mark.bearingDeg);
         const free = Array.from({ length: ROWS }, (_, row) => row).find(
-          (row) => left - (rows[row] ?? -LABEL_SHARE) >= LABEL_SHARE,
+          (row) => left - (rows[row] ?? -share) >= share,
         );
         const row = free ?? 0;
         rows[row] = left;

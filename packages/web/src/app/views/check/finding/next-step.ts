@@ -98,10 +98,11 @@ export class NextStep {
     if (candidate === null) return STOPS[advice.advice];
     const { line, by, rod, seconds, newHold, expectedProbability, decidesProbability } = candidate;
     const have = kindOfLine(line) === 'face' ? 'has' : 'have';
-    const chance = percentText(decidesProbability);
+    // A number and its sign are never parted by the end of a line.
+    const whole = (probability: number): string => percentText(probability).replace(' ', '\u00a0');
     return (
       `${capital(line)}, ${wayTitle(by, rod)}: ${Math.round(seconds)} s${newHold ? ' in another hold' : ''}. ` +
-      `What comes first is then ${percentText(expectedProbability)} sure; ${chance} that the ${line} ${have} a verdict.`
+      `What comes first is then ${whole(expectedProbability)} sure; ${whole(decidesProbability)} that the ${line} ${have} a verdict.`
     );
   });
 

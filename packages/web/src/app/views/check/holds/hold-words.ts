@@ -39,7 +39,7 @@ function instruction(line: LineKey, by: Entry['by'], rod: boolean): string {
     case 'faceRod':
       return 'Seat the rod square on the face. Mark under both its ends.';
     case 'pointsAt':
-      return `Where does a rod on ${MARKED[line]} point? Tap it, or have it called out.`;
+      return `A rod on ${MARKED[line]}: tap where it points, or have it called out.`;
     case 'angle':
       return 'Gauge on the rod: call the angle out.';
     case 'eye':

@@ -24,7 +24,6 @@ const FACE_DEG = 2.5;
 const READDRESS_DEG = 1;
 /** How well an eye that nobody has measured tells an angle. */
 const EYE_DEG = 4;
-const EYE_S = 2;
 /** From here on a line is told to be probably in or out. */
 const LEAN = 0.8;
 /** With the student gone: the tape at one mark, and typing what it says. */

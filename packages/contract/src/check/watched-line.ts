@@ -19,7 +19,7 @@ export function watchedLine(setups: readonly KeptSetup[]): LineName | null {
   const first = (of: (setup: KeptSetup) => LineName | null | undefined): LineName | null => {
     for (const setup of setups) {
       const line = of(setup);
-      if (line != null && setup.result.lines[line] !== undefined) return line;
+      if (line !== null && line !== undefined && setup.result.lines[line] !== undefined) return line;
     }
     return null;
   };

@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { type CheckView } from '@lotrecht/contract';
+import { LINE_NAMES } from '@lotrecht/core';
 import { circumstancesText } from './circumstance-words.ts';
 import { clockText } from './dates.ts';
 import { LineSummary } from './line-summary.ts';
-import { CLUB_GROUPS, type LineKey } from './words.ts';
+import { CLUB_GROUPS } from './words.ts';
 
 /** A stored check in a list: what was read with which club at which target, and what it said. */
 @Component({
@@ -77,6 +78,9 @@ export class CheckSummary {
   protected readonly clock = computed(() => clockText(this.check().createdAt));
 
   protected readonly lines = computed(() =>
-    Object.entries(this.check().result.lines).map(([key, result]) => ({ key: key as LineKey, result })),
+    LINE_NAMES.flatMap((key) => {
+      const result = this.check().result.lines[key];
+      return result === undefined ? [] : [{ key, result }];
+    }),
   );
 }

@@ -1,6 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import {
-  ALL_PARALLEL,
   type CheckDocument,
   type CheckRecord,
   type CheckView,
@@ -9,10 +8,8 @@ import {
   composeObservation,
   composeTargetLine,
   judgedBy,
-  type Judgement,
   judgementOf,
   type LessonView,
-  type OwnMethod,
   type PlaceMark,
   type Rebase,
   solveReadable,
@@ -22,6 +19,7 @@ import { degreesFromRadians, radiansFromDegrees, targetLineUncertainty } from '@
 import { Subject } from 'rxjs';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { type LineKey } from '../../ui/words.ts';
+import { DEFAULT_JUDGED, type Judged } from './judged.ts';
 import { linesOfPlan, spreadOverHolds } from './holds/plan.ts';
 import { NOT_BEGUN, type Run } from './holds/run.ts';
 import {
@@ -42,16 +40,6 @@ export const FIRST_CIRCUMSTANCES: Circumstances = {
   help: 'blind',
   place: 'range',
   reader: 'instructor',
-};
-
-/** What a check is judged by: a shipped method by name, or an own one whose parts are spelled out. */
-export interface Judged {
-  readonly judgement: Judgement;
-  readonly ownMethod?: OwnMethod;
-}
-
-const DEFAULT_JUDGED: Judged = {
-  judgement: { method: { id: ALL_PARALLEL.id, version: ALL_PARALLEL.profileVersion } },
 };
 
 /** Everything that a draft keeps of a check. */

@@ -21,6 +21,8 @@ export class Circumstances {
   protected readonly content = inject(CheckContent);
   /** All of it, as before the student stands; else one line that opens the ground. */
   readonly open = input(false);
+  /** The ground is open already: it needs no way there. */
+  readonly inGround = input(false);
   protected readonly groups = Object.entries(CLUB_GROUPS) as [ClubGroup, string][];
 
   /** The ground is to be looked at: target line, circumstances, re-base. */

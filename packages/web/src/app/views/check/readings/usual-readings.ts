@@ -1,6 +1,6 @@
 import { type CheckDocument, type WayOfReading } from '@lotrecht/contract';
 import { type LineKey } from '../../../ui/words.ts';
-import { type Judged } from '../check-content.ts';
+import { type Judged } from '../judged.ts';
 
 /** How a line was read last: first offered the next time. */
 export interface UsualWay {

@@ -28,6 +28,7 @@ export {
   verdictOf,
 } from './uncertainty/conformity.ts';
 export { combine, type CombinedEstimate, type Estimate, weightedMean } from './uncertainty/combine.ts';
+export { chiSquaredQuantile } from './uncertainty/chi-squared-quantile.ts';
 export { chiSquaredUpperTail } from './uncertainty/chi-squared.ts';
 export { type EndReading, endUncertainty } from './uncertainty/end-uncertainty.ts';
 export { LANDMARK_UNCERTAINTY, type LandmarkUncertainty } from './uncertainty/landmark.ts';
@@ -123,6 +124,12 @@ export { type AtHand, HOLDING_TIMES, type HoldingTimes, type Way, waysOf } from 
 
 // Lines over lessons
 export { changeBetween } from './tracking/change.ts';
+export { type Consistency, consistencyOf, type Interval } from './tracking/consistency.ts';
+export { type EyeRecord, eyeRecord, type JudgedByEye } from './tracking/eye.ts';
+export { forecastLevel } from './tracking/forecast.ts';
+export { type PooledSpread, pooledSpread } from './tracking/lesson-spread.ts';
+export { type ReaddressSpread, readdressSpread } from './tracking/readdress.ts';
+export { type OtherSources, type Repeatability, repeatabilityOf } from './tracking/repeatability.ts';
 export {
   type PairedDifference,
   pairedDifference,

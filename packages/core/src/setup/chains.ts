@@ -41,8 +41,7 @@ export function chainsOf(lines: readonly ChainLine[]): readonly Chain[] {
   const shoulders = of('shoulders');
   const feet = lines.find((l) => FEET.includes(l.line) && l.tooClosedProbability >= LIKELY_PROBABILITY);
   // Only shoulders that are probably not closed leave the feet alone; unsure ones are taken to go along.
-  const shouldersFollow =
-    shoulders === undefined || shoulders.tooClosedProbability > 1 - LIKELY_PROBABILITY;
+  const shouldersFollow = shoulders === undefined || shoulders.tooClosedProbability > 1 - LIKELY_PROBABILITY;
   const body =
     shoulders !== undefined && shoulders.tooClosedProbability >= LIKELY_PROBABILITY
       ? chain('body-closed', shoulders.tooClosedProbability)

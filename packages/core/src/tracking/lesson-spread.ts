@@ -33,7 +33,11 @@ export function lessonSpread(reps: readonly Rep[]): LessonSpread {
   };
 }
 
-/** The within-lesson variance Σ(y − mean)² over all lessons / Σ(n − 1), or the known one. */
+/**
+ * The within-lesson variance Σ(y − mean)² over all lessons / Σ(n − 1), or the known one.
+ *
+ * @example pooledSpread([]).degreesOfFreedom // 0
+ */
 export function pooledSpread(lessons: readonly SeriesLesson[]): PooledSpread {
   const spreads = lessons.map((l) => lessonSpread(l.reps));
   const degreesOfFreedom = spreads.reduce((sum, s) => sum + s.count - 1, 0);

@@ -123,6 +123,7 @@ export { type PlannedVerdict, type Reach, reachOf } from './planning/reach.ts';
 export { type AtHand, HOLDING_TIMES, type HoldingTimes, type Way, waysOf } from './planning/ways.ts';
 
 // Lines over lessons
+export { levelBands } from './tracking/band.ts';
 export { changeBetween } from './tracking/change.ts';
 export { type Consistency, consistencyOf, type Interval } from './tracking/consistency.ts';
 export { type EyeRecord, eyeRecord, type JudgedByEye } from './tracking/eye.ts';

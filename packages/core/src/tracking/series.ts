@@ -45,6 +45,8 @@ export interface TrackedLesson {
   readonly filtered: Level;
   /** From all lessons. */
   readonly smoothed: Level;
+  /** From this lesson and those before it, allowing for q not being known: the band that is shown. */
+  readonly banded: Level;
 }
 
 /** The change from one lesson to another. */

@@ -1,4 +1,5 @@
 import { conformity, type Tolerance } from '../uncertainty/conformity.ts';
+import { levelBands } from './band.ts';
 import { changeBetween } from './change.ts';
 import { flagsOf } from './flags.ts';
 import { lessonSpread, observationVariance, pooledSpread } from './lesson-spread.ts';
@@ -33,9 +34,10 @@ export function trackSeries(series: Series): Track {
   const q = observations.length > 1 ? likeliestWalk(observations) : 0;
   const { filtered, logLikelihood } = filterLevels(observations, q);
   const smoothed = smoothLevels(observations, filtered, q);
+  const banded = levelBands(observations);
   const lessons = observations.flatMap(({ day, value, variance }, i): TrackedLesson[] => {
-    const [spread, before, all] = [spreads[i], filtered[i], smoothed[i]];
-    if (spread === undefined || before === undefined || all === undefined) return [];
+    const [spread, before, all, band] = [spreads[i], filtered[i], smoothed[i], banded[i]];
+    if (spread === undefined || before === undefined || all === undefined || band === undefined) return [];
     return [
       {
         day,
@@ -45,6 +47,7 @@ export function trackSeries(series: Series): Track {
         observationVariance: variance,
         filtered: toLevel(before, series.toleranceRad),
         smoothed: toLevel(all, series.toleranceRad),
+        banded: toLevel(band, series.toleranceRad),
       },
     ];
   });

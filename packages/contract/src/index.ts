@@ -114,6 +114,16 @@ export {
 } from './units/typed-length.ts';
 
 // Lines over lessons
+export {
+  changeOf,
+  lineProgress,
+  type LineProgress,
+  type MeanDeg,
+  type ProgressChoice,
+  progressChoices,
+  type ProgressLesson,
+  sameCircumstances,
+} from './progress/line-progress.ts';
 export { trackDocument } from './track/track-document.ts';
 
 // What the server answers

@@ -125,7 +125,7 @@ export { type AtHand, HOLDING_TIMES, type HoldingTimes, type Way, waysOf } from 
 // Lines over lessons
 export { levelBands } from './tracking/band.ts';
 export { changeBetween } from './tracking/change.ts';
-export { type Consistency, consistencyOf, type Interval } from './tracking/consistency.ts';
+export { type Consistency, consistencyOf, type Interval, sdInterval } from './tracking/consistency.ts';
 export { type EyeRecord, eyeRecord, type JudgedByEye } from './tracking/eye.ts';
 export { forecastLevel } from './tracking/forecast.ts';
 export { type PooledSpread, pooledSpread } from './tracking/lesson-spread.ts';

@@ -56,6 +56,7 @@ function callOf(route: string): Call | undefined {
       body: {},
       stranger: 'refused',
     },
+    'get /api/students/:id/lines': { path: `/api/students/${ids.studentId}/lines`, stranger: 'refused' },
     'get /api/students/:id/lines/:line': {
       path: `/api/students/${ids.studentId}/lines/toes`,
       stranger: 'refused',

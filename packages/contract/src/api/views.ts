@@ -99,6 +99,10 @@ export interface MeasuredLineView {
   readonly targetLineUncertaintyDeg: number;
   readonly conformanceProbability: number | null;
   readonly verdict: 'in' | 'out' | 'cannot-tell' | null;
+  /** As it was judged, φ in degrees; null without one. */
+  readonly toleranceDeg: readonly [number, number] | null;
+  /** Where the student felt aimed before the reveal, degrees from the target, right positive. */
+  readonly feltDeg: number | null;
 }
 
 /** A lesson with the checks made in it, oldest first. */

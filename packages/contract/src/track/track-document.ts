@@ -72,6 +72,7 @@ function toTrack(document: SeriesDocument, track: Track): TrackDocument {
       observationVariance: lesson.observationVariance * DEGREES_SQUARED,
       filtered: toLevelEntry(lesson.filtered),
       smoothed: toLevelEntry(lesson.smoothed),
+      banded: toLevelEntry(lesson.banded),
     })),
     changes: track.changes.map((change) => ({
       deltaDeg: degreesFromRadians(change.deltaRad),

@@ -21,6 +21,20 @@ export interface Consistency {
 }
 
 /**
+ * The 95 % interval of a standard deviation: s·√(ν/χ²).
+ *
+ * @param sd s, in any unit
+ * @param degreesOfFreedom ν > 0
+ * @example sdInterval(2, 4) // [1.19825..., 5.74707...]
+ */
+export function sdInterval(sd: number, degreesOfFreedom: number): Interval {
+  return [
+    sd * Math.sqrt(degreesOfFreedom / chiSquaredQuantile(0.975, degreesOfFreedom)),
+    sd * Math.sqrt(degreesOfFreedom / chiSquaredQuantile(0.025, degreesOfFreedom)),
+  ];
+}
+
+/**
  * Where a line stands on average and how much it scatters, each with its 95 % interval: mean ± t₀.₉₇₅·s/√n, and
  * s·√((n−1)/χ²).
  *
@@ -47,10 +61,7 @@ export function consistencyOf(values: readonly number[], tolerance?: Tolerance):
     meanRad,
     meanHalfRad: (studentT975(degreesOfFreedom) * sdRad) / Math.sqrt(count),
     sdRad,
-    sdIntervalRad: [
-      Math.sqrt(squares / chiSquaredQuantile(0.975, degreesOfFreedom)),
-      Math.sqrt(squares / chiSquaredQuantile(0.025, degreesOfFreedom)),
-    ],
+    sdIntervalRad: sdInterval(sdRad, degreesOfFreedom),
     shareOut,
   };
 }

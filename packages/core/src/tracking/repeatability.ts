@@ -1,6 +1,5 @@
 import { RefusedInput } from '../refusal/refused-input.ts';
-import { chiSquaredQuantile } from '../uncertainty/chi-squared-quantile.ts';
-import { type Interval } from './consistency.ts';
+import { type Interval, sdInterval } from './consistency.ts';
 
 /** What an instructor's own study says of how repeatably they find a landmark. */
 export interface Repeatability {
@@ -45,10 +44,7 @@ export function repeatabilityOf(
   const endSdM = Math.sqrt(squares / degreesOfFreedom);
   return {
     endSdM,
-    endSdIntervalM: [
-      Math.sqrt(squares / chiSquaredQuantile(0.975, degreesOfFreedom)),
-      Math.sqrt(squares / chiSquaredQuantile(0.025, degreesOfFreedom)),
-    ],
+    endSdIntervalM: sdInterval(endSdM, degreesOfFreedom),
     degreesOfFreedom,
     landmarkM: Math.sqrt(Math.max(0, endSdM ** 2 - resolutionM ** 2 / 12 - plumbM ** 2)),
   };

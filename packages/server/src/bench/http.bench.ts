@@ -113,7 +113,15 @@ async function saveSql({ db, actor, token, lessonId }: Ground): Promise<Way> {
         tx,
         actor,
         { id, studentId: lesson?.studentId ?? '', revision: 0 },
-        { reason: 'entered', document: worked, result, circumstances: null, rebase: null, record: null, saveKey },
+        {
+          reason: 'entered',
+          document: worked,
+          result,
+          circumstances: null,
+          rebase: null,
+          record: null,
+          saveKey,
+        },
       );
     });
     await findCheck(db, actor, id);

@@ -43,6 +43,18 @@ export function checkRoutes(db: Database): readonly Route[] {
     },
     {
       method: 'get',
+      path: '/api/students/:id/lines',
+      access: 'signed-in',
+      handle: async (ctx) => {
+        const actor = requireActor(ctx);
+        const student = await findStudent(db, actor, idParam(ctx));
+        if (student === undefined) throw notFound();
+        await recordAccess(db, actor, student.id, 'seen');
+        ctx.body = await listMeasuredLines(db, actor, { studentId: student.id });
+      },
+    },
+    {
+      method: 'get',
       path: '/api/students/:id/lines/:line',
       access: 'signed-in',
       handle: async (ctx) => {

@@ -76,7 +76,8 @@ async function dropLinesNotIn(
 /** Which lines of a student are asked for. */
 export interface LineChoice {
   readonly studentId: string;
-  readonly line: LineName;
+  /** Absent: all lines. */
+  readonly line?: LineName;
   /** Absent: all groups. */
   readonly clubGroup?: NonNullable<MeasuredLineView['clubGroup']>;
 }
@@ -88,29 +89,36 @@ export function selectMeasuredLines(actor: Actor, { studentId, line, clubGroup }
            m.phase, m.help, m.place_kind AS place, m.reader, m.handed_azimuth_deg AS handedAzimuthDeg,
            m.measurement_uncertainty_deg AS measurementUncertaintyDeg,
            m.target_line_uncertainty_deg AS targetLineUncertaintyDeg,
-           m.conformance_probability AS conformanceProbability, m.verdict
+           m.conformance_probability AS conformanceProbability, m.verdict,
+           CAST(JSON_VALUE(v.result, CONCAT('$.lines.', m.line, '.toleranceDeg[0]')) AS DOUBLE) AS toleranceLow,
+           CAST(JSON_VALUE(v.result, CONCAT('$.lines.', m.line, '.toleranceDeg[1]')) AS DOUBLE) AS toleranceHigh,
+           CAST(JSON_VALUE(v.record, '$.feltDeg') AS DOUBLE) AS feltDeg
     FROM measured_line m
     JOIN student s ON s.academy_id = m.academy_id AND s.id = m.student_id
     JOIN setup_check c ON c.academy_id = m.academy_id AND c.id = m.check_id
+    JOIN check_version v ON v.academy_id = c.academy_id AND v.check_id = c.id AND v.revision = c.revision
     JOIN lesson l ON l.academy_id = c.academy_id AND l.id = c.lesson_id
     WHERE ${visibleStudents(actor)} AND m.academy_id = ${actor.academyId} AND m.student_id = ${studentId}
-      AND m.line = ${line}
+      AND ${line === undefined ? sql`TRUE` : sql`m.line = ${line}`}
       AND ${clubGroup === undefined ? sql`TRUE` : sql`m.club_group = ${clubGroup}`}
       AND s.deleted_at IS NULL AND c.deleted_at IS NULL AND l.deleted_at IS NULL
     ORDER BY l.held_on, c.created_at, c.id`;
 }
 
-/** One line of a student over time, oldest first. */
+/** A line as the driver gives it. */
+type StoredLine = Omit<MeasuredLineView, 'circumstances' | 'toleranceDeg'> &
+  CircumstancesRow & { readonly toleranceLow: number | null; readonly toleranceHigh: number | null };
+
+/** Lines of a student over time, oldest first. */
 export async function listMeasuredLines(
   db: Queries,
   actor: Actor,
   choice: LineChoice,
 ): Promise<readonly MeasuredLineView[]> {
-  const rows = await db.many<Omit<MeasuredLineView, 'circumstances'> & CircumstancesRow>(
-    selectMeasuredLines(actor, choice),
-  );
-  return rows.map(({ phase, help, place, reader, ...row }) => ({
+  const rows = await db.many<StoredLine>(selectMeasuredLines(actor, choice));
+  return rows.map(({ phase, help, place, reader, toleranceLow, toleranceHigh, ...row }) => ({
     ...row,
     circumstances: toCircumstances({ phase, help, place, reader }),
+    toleranceDeg: toleranceLow === null || toleranceHigh === null ? null : [toleranceLow, toleranceHigh],
   }));
 }

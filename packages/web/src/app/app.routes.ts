@@ -44,6 +44,11 @@ export const routes: Routes = [
         loadComponent: () => import('./views/students/student-form.ts').then((m) => m.StudentFormView),
       },
       {
+        path: 'students/:studentId/progress',
+        title: 'Progress · Lotrecht',
+        loadComponent: () => import('./views/progress/progress.ts').then((m) => m.ProgressPage),
+      },
+      {
         path: 'students/:studentId',
         title: 'Student · Lotrecht',
         loadComponent: () => import('./views/student/student.ts').then((m) => m.StudentPage),

@@ -6,6 +6,7 @@ import {
   type CheckView,
   type LessonInput,
   type LessonView,
+  type MeasuredLineView,
   type SavedCheckView,
   type StudentInput,
   type StudentPageView,
@@ -32,6 +33,11 @@ export class AcademyApi {
 
   student(id: string): Observable<StudentPageView> {
     return this.http.get<StudentPageView>(`/api/students/${id}`);
+  }
+
+  /** All lines of a student over time. */
+  lines(studentId: string): Observable<readonly MeasuredLineView[]> {
+    return this.http.get<readonly MeasuredLineView[]>(`/api/students/${studentId}/lines`);
   }
 
   saveStudent(id: string, input: StudentInput): Observable<StudentView> {

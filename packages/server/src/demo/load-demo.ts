@@ -10,7 +10,7 @@ import { hashPassword } from '../identity/passwords.ts';
 import { insertLesson } from '../lessons/lesson-repository.ts';
 import { insertPlace } from '../places/place-repository.ts';
 import { insertStudent } from '../students/student-repository.ts';
-import { openLesson, simulateCheck } from './simulate.ts';
+import { openLesson, plannedChecks, simulateCheck } from './simulate.ts';
 import { type DemoStudent, INSTRUCTORS, LANDMARKS, RAFTS, STUDENTS } from './students.ts';
 
 const SEED = 20_260_417;
@@ -65,15 +65,15 @@ async function loadStudent(
   let checks = 0;
   for (let lesson = 0; lesson < student.lessons; lesson++) {
     const lessonId = randomUUID();
-    const daysAgo = student.daysSinceLast + (student.lessons - 1 - lesson) * DAYS_BETWEEN_LESSONS;
+    const daysAgo = daysAgoOf(student, lesson);
     const heldOn = new Date(today.getTime() - daysAgo * DAY_MS).toISOString().slice(0, 10);
     await insertLesson(tx, actor, lessonId, { revision: 0, studentId, heldOn, notes: '', placeId });
     // Today's lessons are still to be held.
     if (daysAgo === 0) continue;
     const held = openLesson(student, lesson, dice);
-    for (let n = 0; n < 3; n++) {
+    for (const [n, plan] of plannedChecks(held).entries()) {
       const id = randomUUID();
-      const { document, record, rebase, circumstances } = simulateCheck(held, n);
+      const { document, record, rebase, circumstances } = simulateCheck(held, plan);
       await insertCheck(tx, actor, { id, lessonId, studentId });
       const version = {
         reason: 'entered',
@@ -85,11 +85,20 @@ async function loadStudent(
         saveKey: randomUUID(),
       } as const;
       await addVersion(tx, actor, { id, studentId, revision: 0 }, version);
-      await backdate(tx, actor.academyId, id, `${heldOn} 10:${10 + n * 12}:00`);
+      await backdate(tx, actor.academyId, id, `${heldOn} 10:${10 + n * 9}:00`);
       checks++;
     }
   }
   return checks;
+}
+
+/** Lessons come at even distances, except for a winter without any. */
+function daysAgoOf(
+  { lessons, daysSinceLast, everyDays = DAYS_BETWEEN_LESSONS, pause }: DemoStudent,
+  lesson: number,
+): number {
+  const since = daysSinceLast + (lessons - 1 - lesson) * everyDays;
+  return pause !== undefined && lesson < pause.before ? since + pause.days - everyDays : since;
 }
 
 /** The rim with its rafts and landmarks, and the hall for rainy days. @returns the rim's id */

@@ -80,20 +80,35 @@ function standOf(
   return (line) => (lines[line] ?? toes) + stepped;
 }
 
+/** What is read in a lesson, in order: three cold set-ups in a row, the driver where it matters, one with rods in sight. */
+export function plannedChecks({ student }: DemoLesson): readonly DemoPlan[] {
+  return [
+    { club: 'mid-iron', coached: false, rep: 1 },
+    { club: 'mid-iron', coached: false, rep: 2 },
+    { club: 'mid-iron', coached: false, rep: 3 },
+    ...(student.withDriver ? [{ club: 'driver', coached: false, rep: 1 } as const] : []),
+    { club: 'mid-iron', coached: true, rep: 1 },
+  ];
+}
+
+/** One set-up of a lesson. */
+export interface DemoPlan {
+  readonly club: 'mid-iron' | 'driver';
+  readonly coached: boolean;
+  readonly rep: 1 | 2 | 3;
+}
+
 /**
  * One simulated set-up: the student stands with a true angle around their own mean, the ends are marked with an error,
  * and the tape is read to its division. Nothing here knows how the application computes angles.
- *
- * @param n counted from the lesson's first set-up; the third is coached, with rods in sight
  */
-export function simulateCheck(lesson: DemoLesson, n: number): DemoCheck {
+export function simulateCheck(lesson: DemoLesson, { club: group, coached, rep }: DemoPlan): DemoCheck {
   const { student, dice, string } = lesson;
-  const coached = n === 2;
-  const club = CLUBS[(lesson.lesson + (n === 1 ? 1 : 0)) % CLUBS.length] ?? CLUBS[0];
+  const club = CLUBS.find((c) => c.group === group);
   if (club === undefined) throw new Error('the demo has no clubs');
   const raft = RAFTS[club.raft] ?? RAFTS[0];
   const help = coached ? 'rods' : 'blind';
-  const full = n !== 1 && lesson.lesson >= student.lessons - FULL_LESSONS;
+  const full = rep === 1 && lesson.lesson >= student.lessons - FULL_LESSONS;
   const stands = [1, 2, 3].map(() => standOf(lesson, help));
   const observations = [
     readFace(lesson, club, coached),

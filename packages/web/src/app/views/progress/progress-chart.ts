@@ -4,7 +4,7 @@ import { DataZoomComponent, GridComponent, MarkAreaComponent, TooltipComponent }
 import { type EChartsType, init, use } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { dayText } from '../../ui/dates.ts';
-import { turnText } from './progress-words.ts';
+import { turnText } from '../../progress/progress-words.ts';
 
 use([
   CustomChart,
@@ -95,7 +95,12 @@ export class ProgressChart {
         ...(this.small ? {} : { dataZoom: [{ type: 'inside', filterMode: 'none' }] }),
         xAxis: {
           type: 'time',
-          axisLabel: { ...label, hideOverlap: true },
+          axisLabel: {
+            ...label,
+            hideOverlap: true,
+            formatter: { year: '{yyyy}', month: '{MMM} {yyyy}', day: this.small ? '{MMM}' : '{d} {MMM}' },
+          },
+          splitNumber: this.small ? 2 : 8,
           axisLine: { lineStyle: { color: colour('--lo-line-strong') } },
           splitLine: { show: false },
         },

@@ -30,7 +30,7 @@ import { dayText, localDay } from '../../ui/dates.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { CLUB_GROUPS, LINE_TITLES, type LineKey, percentText } from '../../ui/words.ts';
 import { LinePicture } from './line-picture.ts';
-import { computeProgress, type ProgressSoFar } from './progress-computation.ts';
+import { computeProgress, type ProgressSoFar } from '../../progress/progress-computation.ts';
 import {
   changeText,
   choiceText,
@@ -39,7 +39,7 @@ import {
   sideOf,
   tendencyText,
   turnText,
-} from './progress-words.ts';
+} from '../../progress/progress-words.ts';
 import { pngOf, saveFile } from './save-file.ts';
 
 const DAY_MS = 86_400_000;
@@ -253,9 +253,11 @@ export class ProgressPage {
     const { line } = shown.choice;
     const { felt, cueGives, lost, readdress, forecast } = shown;
     return [
-      ...(felt === null ? [] : [`Felt minus real: ${meanText(line, felt, 'times asked')}.`]),
+      ...(felt === null
+        ? []
+        : [`Feels turned from where they are by ${meanText(line, felt, 'times asked')}.`]),
       ...(cueGives === null ? [] : [`The cue turns the line by ${meanText(line, cueGives, 'lessons')}.`]),
-      ...(lost === null ? [] : [`Until the next lesson it goes back by ${meanText(line, lost, 'lessons')}.`]),
+      ...(lost === null ? [] : [`Until the next lesson it goes ${meanText(line, lost, 'lessons')}.`]),
       readdress.learned
         ? `Steps in again within ${readdress.sdDeg.toFixed(1)}° (standard deviation, this student’s own).`
         : `Steps in again within ${readdress.sdDeg.toFixed(1)}°: the usual, until five more reps are read.`,

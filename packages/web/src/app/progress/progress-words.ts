@@ -1,7 +1,7 @@
 import { type LineProgress, type MeanDeg, type ProgressChoice } from '@lotrecht/contract';
 import { kindOfLine } from '@lotrecht/core';
-import { HELPS, PHASES, PLACES, READERS } from '../../ui/circumstance-words.ts';
-import { CLUB_GROUPS, LINE_TITLES, type LineKey, percentText } from '../../ui/words.ts';
+import { HELPS, PHASES, PLACES, READERS } from '../ui/circumstance-words.ts';
+import { CLUB_GROUPS, LINE_TITLES, type LineKey, percentText } from '../ui/words.ts';
 
 const COVERAGE_FACTOR = 1.959964;
 
@@ -42,10 +42,11 @@ export function tendencyText(progress: LineProgress, handedness: 'right' | 'left
   return `${LINE_TITLES[choice.line]}: ${turnText(choice.line, levelDeg)}${side} ± ${half}°${spread}. In tolerance with ${percentText(probabilityInTolerance)}.`;
 }
 
-/** A mean with its interval, or that one lesson knows none. */
+/** A mean turn with its interval, or without where one lesson knows none. @example "3.4° toward open ± 1.2° (5 lessons)" */
 export function meanText(line: LineKey, { meanDeg, halfDeg, count }: MeanDeg, times: string): string {
+  const [below, above] = kindOfLine(line) === 'body' ? ['open', 'closed'] : ['closed', 'open'];
   const interval = halfDeg === null ? '' : ` ± ${halfDeg.toFixed(1)}°`;
-  return `${turnText(line, meanDeg)}${interval} (${count} ${times})`;
+  return `${Math.abs(meanDeg).toFixed(1)}° toward ${meanDeg < 0 ? below : above}${interval} (${count} ${times})`;
 }
 
 /** A change between neighbouring lessons: real, or not shown. */

@@ -78,7 +78,7 @@ export {
   type WayOfReading,
 } from './check/typed-reading.ts';
 export { type LineDifference, lessonDifferences, type ReadSetup } from './check/lesson-differences.ts';
-export { type KeptSetup, watchedLine } from './check/watched-line.ts';
+export { type KeptSetup, type Watched, watchedLine } from './check/watched-line.ts';
 export { adviseNext, type AdviceGround, atHandOf } from './check/next-advice.ts';
 export { ballOfCheck, type Cause, causeOf, chainsOfResult } from './check/cause.ts';
 export { type Feel, feelOfSquaring } from './check/feel.ts';
@@ -136,6 +136,7 @@ export {
   type LessonView,
   type LinkView,
   type LastColdView,
+  type LineFlag,
   type MeasuredLineView,
   type MethodView,
   type PlaceView,

@@ -135,6 +135,17 @@ export interface TeeSheetEntry {
   readonly checkCount: number;
   /** The student's last blind baseline before this lesson, or null without one. */
   readonly lastCold: LastColdView | null;
+  /** What the student's cold lines say at their last lesson. */
+  readonly flags: readonly LineFlag[];
+}
+
+/** A line that was lost, or that has held, at a lesson. */
+export interface LineFlag {
+  readonly code: 'relapse' | 'stable';
+  readonly line: LineName;
+  readonly clubGroup: NonNullable<CheckDocument['club']>['group'] | null;
+  /** Day of the lesson, YYYY-MM-DD. */
+  readonly date: string;
 }
 
 /** What a blind baseline left to watch. */

@@ -1,5 +1,5 @@
 import { type LineName } from '@lotrecht/core';
-import { type CheckRecord, type ResultDocument } from '../generated/types.ts';
+import { type CheckRecord, type LineResult, type ResultDocument } from '../generated/types.ts';
 
 /** A set-up as it was kept. */
 export interface KeptSetup {
@@ -7,19 +7,26 @@ export interface KeptSetup {
   readonly record: CheckRecord | null;
 }
 
+/** A line to watch with the reading that named it. */
+export interface Watched {
+  readonly line: LineName;
+  readonly result: LineResult;
+}
+
 /**
- * The line that the cold set-ups of a lesson leave to watch: the instructor's own choice, else what is out, else what
- * is likely out; of several set-ups the newest that says something.
+ * What the cold set-ups of a lesson leave to watch: the instructor's own choice, else the line that is out, else the
+ * one that is likely out; of several set-ups the newest that says something.
  *
  * @param setups newest first
  * @returns null where nothing stood out
  * @example watchedLine([]) // null
  */
-export function watchedLine(setups: readonly KeptSetup[]): LineName | null {
-  const first = (of: (setup: KeptSetup) => LineName | null | undefined): LineName | null => {
+export function watchedLine(setups: readonly KeptSetup[]): Watched | null {
+  const first = (of: (setup: KeptSetup) => LineName | null | undefined): Watched | null => {
     for (const setup of setups) {
-      const line = of(setup);
-      if (line !== null && line !== undefined && setup.result.lines[line] !== undefined) return line;
+      const line = of(setup) ?? null;
+      const result = line === null ? undefined : setup.result.lines[line];
+      if (line !== null && result !== undefined) return { line, result };
     }
     return null;
   };

@@ -99,7 +99,12 @@ describe('the demo academy', () => {
 
   it('has full checks over several holds, cold and coached', async () => {
     const checks = await lastLesson('Runa Feldt');
-    expect(checks.map((c) => c.circumstances?.phase)).toEqual(['baseline', 'baseline', 'baseline', 'coached']);
+    expect(checks.map((c) => c.circumstances?.phase)).toEqual([
+      'baseline',
+      'baseline',
+      'baseline',
+      'coached',
+    ]);
     const [first] = checks;
     expect(Object.keys(first?.result.lines ?? {})).toEqual(
       expect.arrayContaining(['face', 'toes', 'knees', 'hips', 'shoulders', 'eyes']),

@@ -1,6 +1,7 @@
 import {
   type CheckRecord,
   type LastColdView,
+  type LineFlag,
   type ResultDocument,
   type TeeSheetEntry,
   watchedLine,
@@ -10,20 +11,13 @@ import { sql, type SqlFragment } from '../database/sql.ts';
 import { type Actor } from '../http/context.ts';
 import { visibleStudents } from '../students/visible.ts';
 import { type TeeSheetRow } from './lesson-repository.ts';
+import { flagsOfStudent } from './line-flags.ts';
 
 interface ColdRow {
   readonly studentId: string;
   readonly heldOn: string;
   readonly result: ResultDocument;
   readonly record: CheckRecord | null;
-}
-
-/** The line to watch with the newest reading of it. */
-function watchOf(rows: readonly ColdRow[]): LastColdView['watch'] {
-  const line = watchedLine(rows);
-  const read =
-    line === null ? undefined : rows.find((r) => r.result.lines[line] !== undefined)?.result.lines[line];
-  return line === null || read === undefined ? null : { line, result: read };
 }
 
 function listOf(ids: readonly string[]): SqlFragment {
@@ -56,21 +50,24 @@ async function listLastColds(
     ORDER BY c.created_at DESC, c.id`);
 }
 
-/** A tee sheet with what to watch: the last blind baseline of each student before a day. */
+/** A tee sheet with what to watch: the last blind baseline of each student before a day, and what relapsed. */
 export async function withLastCold(
   db: Queries,
   actor: Actor,
   rows: readonly TeeSheetRow[],
   day: string,
 ): Promise<readonly TeeSheetEntry[]> {
-  const studentIds = [...new Set(rows.map((r) => r.studentId))];
-  const colds = await listLastColds(db, actor, studentIds, day);
+  const students = new Map(rows.map((r) => [r.studentId, r]));
+  const colds = await listLastColds(db, actor, [...students.keys()], day);
+  const flags = new Map<string, readonly LineFlag[]>();
+  for (const [studentId, row] of students) flags.set(studentId, await flagsOfStudent(db, actor, row));
   return rows.map((row) => {
     const own = colds.filter((c) => c.studentId === row.studentId);
     const [newest] = own;
     return {
       ...row,
-      lastCold: newest === undefined ? null : { heldOn: newest.heldOn, watch: watchOf(own) },
+      lastCold: newest === undefined ? null : { heldOn: newest.heldOn, watch: watchedLine(own) },
+      flags: flags.get(row.studentId) ?? [],
     };
   });
 }

@@ -8,7 +8,7 @@ import { visibleStudents } from '../students/visible.ts';
 export type LessonRow = Omit<LessonView, 'checks'>;
 
 /** A line of the tee sheet as it is stored. */
-export type TeeSheetRow = Omit<TeeSheetEntry, 'lastCold'>;
+export type TeeSheetRow = Omit<TeeSheetEntry, 'lastCold' | 'flags'>;
 
 /** A lesson as the driver gives it: booleans are numbers. */
 type StoredLesson = Omit<LessonRow, 'windy'> & { readonly windy: number };
@@ -108,7 +108,7 @@ export function listLessonsOfDay(db: Queries, actor: Actor, day: string): Promis
   );
 }
 
-/** The latest lessons before a day. */
+/** Each student's latest lesson before a day, the newest first. */
 export function listLessonsBefore(
   db: Queries,
   actor: Actor,
@@ -118,6 +118,10 @@ export function listLessonsBefore(
   return db.many<TeeSheetRow>(
     selectTeeSheet(sql`l.academy_id = ${actor.academyId} AND ${visibleStudents(actor)} AND l.held_on < ${day}
       AND l.deleted_at IS NULL AND s.deleted_at IS NULL
+      AND NOT EXISTS (
+        SELECT 1 FROM lesson later
+        WHERE later.academy_id = l.academy_id AND later.student_id = l.student_id AND later.deleted_at IS NULL
+          AND later.held_on < ${day} AND (later.held_on > l.held_on OR (later.held_on = l.held_on AND later.id > l.id)))
       ORDER BY l.held_on DESC, l.id DESC LIMIT ${limit}`),
   );
 }

@@ -11,7 +11,8 @@ import { withLastCold } from './last-cold.ts';
 import { findLesson, listLessonsBefore, listLessonsOfDay, setLessonDeleted } from './lesson-repository.ts';
 import { saveLesson } from './save-lesson.ts';
 
-const EARLIER_LESSONS = 12;
+/** So many students are shown besides those of the day. */
+const SEEN_LATELY = 24;
 
 function requireDay(text: unknown): string {
   if (typeof text === 'string' && /^\d{4}-\d{2}-\d{2}$/.test(text) && !Number.isNaN(Date.parse(text)))
@@ -37,12 +38,7 @@ export function lessonRoutes(db: Database): readonly Route[] {
         const view: TodayView = {
           date,
           lessons: await withLastCold(db, actor, await listLessonsOfDay(db, actor, date), date),
-          earlier: await withLastCold(
-            db,
-            actor,
-            await listLessonsBefore(db, actor, date, EARLIER_LESSONS),
-            date,
-          ),
+          earlier: await withLastCold(db, actor, await listLessonsBefore(db, actor, date, SEEN_LATELY), date),
         };
         ctx.body = view;
       },

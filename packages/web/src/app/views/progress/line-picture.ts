@@ -13,6 +13,16 @@ import {
 import { ThemeStore } from '../../session/theme.store.ts';
 import { type ProgressChart, type ProgressDrawing } from './progress-chart.ts';
 
+/** When the next picture may be drawn; pictures that are wanted at once take turns. */
+let nextAtMs = 0;
+const TURN_MS = 20;
+
+function pictureDelayMs(): number {
+  const now = performance.now();
+  nextAtMs = Math.max(now, nextAtMs + TURN_MS);
+  return nextAtMs - now;
+}
+
 /** The drawing of one line, large or small; the chart library comes with the first one. */
 @Component({
   selector: 'lo-line-picture',
@@ -51,9 +61,16 @@ export class LinePicture {
     void import('./progress-chart.ts').then(({ ProgressChart: Chart }) => {
       if (!gone) this.chart.set(new Chart(this.paper().nativeElement, this.small()));
     });
-    effect(() => {
+    effect((onCleanup) => {
       this.theme.theme();
-      this.chart()?.draw({ ...this.drawing(), opened: (lesson) => this.opened.emit(lesson) });
+      const [chart, drawing] = [this.chart(), this.drawing()];
+      if (chart === null) return;
+      // One picture a turn: several in one would hold the page up.
+      const turn = setTimeout(
+        () => chart.draw({ ...drawing, opened: (lesson) => this.opened.emit(lesson) }),
+        pictureDelayMs(),
+      );
+      onCleanup(() => clearTimeout(turn));
     });
   }
 

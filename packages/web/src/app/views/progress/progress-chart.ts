@@ -106,9 +106,7 @@ export class ProgressChart {
         },
         yAxis: {
           type: 'value',
-          name: this.small ? '' : '°',
-          nameTextStyle: label,
-          axisLabel: label,
+          axisLabel: { ...label, formatter: '{value}°' },
           splitLine: { lineStyle: { color: colour('--lo-line') } },
           splitNumber: this.small ? 3 : 6,
         },

@@ -46,6 +46,7 @@ const DAY_MS = 86_400_000;
 /** A forecast of four weeks: a series of lessons. */
 const FORECAST_DAYS = 28;
 const COVERAGE_FACTOR = 1.959964;
+const NEWEST_LESSONS = 30;
 
 /** What is asked for: a line, a group of clubs, and one kind of set-up. */
 interface Asked {
@@ -86,7 +87,8 @@ export class ProgressPage {
 
   protected readonly dayText = dayText;
 
-  private readonly all = computed(() => this.soFar()?.all ?? []);
+  /** Drawn once, when everything is there: series by series the page would be drawn again and again. */
+  private readonly all = signal<readonly LineProgress[]>([]);
   protected readonly busy = computed(() => {
     const soFar = this.soFar();
     return soFar !== null && soFar.done < soFar.of;
@@ -246,6 +248,13 @@ export class ProgressPage {
     });
   });
 
+  protected readonly wholeTable = signal(false);
+  /** The newest lessons; years of them are asked for. */
+  protected readonly tableShown = computed(() =>
+    this.wholeTable() ? this.table() : this.table().slice(-NEWEST_LESSONS),
+  );
+  protected readonly comparing = signal(false);
+
   /** What is kept, lost and felt, where there is something to say. */
   protected readonly sentences = computed(() => {
     const shown = this.shown();
@@ -335,7 +344,10 @@ export class ProgressPage {
       forecastOn: this.forecastOn(),
     };
     this.computing = computeProgress(question).subscribe({
-      next: (soFar) => this.soFar.set(soFar),
+      next: (soFar) => {
+        this.soFar.set(soFar);
+        if (soFar.done === soFar.of) this.all.set(soFar.all);
+      },
       error: (error: unknown) => this.problem.set(toProblem(error)),
     });
   }
@@ -343,6 +355,7 @@ export class ProgressPage {
   protected cancel(): void {
     this.computing.unsubscribe();
     this.soFar.update((soFar) => soFar && { ...soFar, of: soFar.done });
+    this.all.set(this.soFar()?.all ?? []);
   }
 
   protected forecast(day: string): void {

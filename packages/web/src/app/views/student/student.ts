@@ -2,17 +2,22 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  DestroyRef,
   effect,
   inject,
   input,
   signal,
   untracked,
 } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
-import { type StudentPageView, watchedLine } from '@lotrecht/contract';
+import { type LineProgress, type StudentPageView, watchedLine } from '@lotrecht/contract';
+import { Subscription, switchMap } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { computeProgress } from '../../progress/progress-computation.ts';
+import { tendencyText } from '../../progress/progress-words.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { CheckSummary } from '../../ui/check-summary.ts';
 import { LessonStart } from '../../session/lesson-start.ts';
@@ -60,20 +65,26 @@ export class StudentPage {
   protected readonly watch = computed(() => {
     const cold = this.lastCold();
     if (cold === null) return '';
-    const line = watchedLine(cold.checks);
-    const read =
-      line === null
-        ? undefined
-        : cold.checks.find((c) => c.result.lines[line] !== undefined)?.result.lines[line];
-    return watchText({
-      heldOn: cold.heldOn,
-      watch: line !== null && read !== undefined ? { line, result: read } : null,
-    });
+    return watchText({ heldOn: cold.heldOn, watch: watchedLine(cold.checks) });
+  });
+  private readonly tracked = signal<readonly LineProgress[]>([]);
+  /** The tendency of the line to watch, or of the feet; cold, with the clubs that were read most. */
+  protected readonly tendency = computed(() => {
+    const student = this.page()?.student;
+    if (student === undefined) return null;
+    const cold = this.tracked().filter(
+      ({ choice: { circumstances: c } }) => c.phase === 'baseline' && c.help === 'blind',
+    );
+    const line = watchedLine(this.lastCold()?.checks ?? [])?.line ?? 'toes';
+    const shown = cold.find((p) => p.choice.line === line) ?? cold[0];
+    return shown === undefined ? null : tendencyText(shown, student.handedness);
   });
   protected readonly items = computed(() =>
     itemSentences(this.lastCold()?.checks.find((c) => c.record?.items)?.record?.items),
   );
 
+  private tracking = Subscription.EMPTY;
+  private readonly destroyed = inject(DestroyRef);
   private readonly api = inject(AcademyApi);
   private readonly lessons = inject(LessonStart);
   private readonly router = inject(Router);
@@ -93,10 +104,27 @@ export class StudentPage {
       next: (page) => {
         this.page.set(page);
         const { name, handedness } = page.student;
+        this.track(id, handedness);
         this.current.show({ studentId: id, studentName: name, handedness });
       },
       error: (error: unknown) => this.problem.set(toProblem(error)),
     });
+  }
+
+  /** The page is there without it; the sentence follows when it has been computed. */
+  private track(id: string, handedness: 'right' | 'left'): void {
+    this.tracking.unsubscribe();
+    this.tracked.set([]);
+    this.tracking = this.api
+      .lines(id)
+      .pipe(
+        switchMap((rows) => computeProgress({ rows, handedness, forecastOn: localDay(new Date()) })),
+        takeUntilDestroyed(this.destroyed),
+      )
+      .subscribe({
+        next: ({ done, of, all }) => done === of && this.tracked.set(all),
+        error: (error: unknown) => this.problem.set(toProblem(error)),
+      });
   }
 
   protected startLesson(): void {

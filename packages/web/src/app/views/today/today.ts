@@ -6,9 +6,12 @@ import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { LessonStart } from '../../session/lesson-start.ts';
-import { localDay, weekdayText } from '../../ui/dates.ts';
+import { dayText, localDay, weekdayText } from '../../ui/dates.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { watchText } from '../../ui/watch-words.ts';
+import { CLUB_GROUPS, LINE_TITLES } from '../../ui/words.ts';
+
+const DUE_MS = 21 * 86_400_000;
 
 @Component({
   selector: 'lo-today',
@@ -31,6 +34,28 @@ export class TodayPage {
     const seen = new Set(view.lessons.map((l) => l.studentId));
     return view.earlier.filter(({ studentId }) => !seen.has(studentId) && seen.add(studentId));
   });
+
+  /** Lines that were in and are out again at the last lesson. */
+  protected readonly relapsed = computed(() => {
+    const view = this.view();
+    const entries = view === null ? [] : [...view.lessons, ...this.seenLately()];
+    return entries.flatMap(({ studentId, studentName, flags }) =>
+      flags
+        .filter((f) => f.code === 'relapse')
+        .map(({ line, clubGroup, date }) => ({
+          key: `${studentId} ${line} ${clubGroup}`,
+          studentId,
+          name: studentName,
+          line,
+          words: `${LINE_TITLES[line]}, ${clubGroup === null ? 'club not noted' : CLUB_GROUPS[clubGroup].toLowerCase()}: out again on ${dayText(date)}`,
+        })),
+    );
+  });
+
+  /** Not seen for three weeks, and not on today's sheet. */
+  protected readonly due = computed(() =>
+    this.seenLately().filter(({ heldOn }) => Date.parse(this.today) - Date.parse(heldOn) > DUE_MS),
+  );
 
   /** The first lesson without a check is what needs doing now. */
   protected readonly nextUp = computed(

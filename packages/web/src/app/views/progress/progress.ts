@@ -96,7 +96,9 @@ export class ProgressPage {
 
   /** Cold comes first where there is any: it is the level that counts. */
   private readonly first = computed((): Asked | null => {
-    const wanted = this.line();
+    // What was lost comes first, and the feet before other lines.
+    const lost = this.all().find((p) => p.track.flags.at(-1)?.code === 'relapse' && isNewest(p));
+    const wanted = this.line() ?? lost?.choice.line ?? 'toes';
     const ranked = this.all().toSorted((a, b) => rank(a, wanted) - rank(b, wanted));
     const [best] = ranked;
     return best === undefined ? null : askedOf(best);
@@ -443,8 +445,13 @@ function same(a: Asked, b: Asked): boolean {
   return a.line === b.line && a.clubGroup === b.clubGroup && a.kind === b.kind;
 }
 
+/** The last flag belongs to the last lesson. */
+function isNewest({ track }: LineProgress): boolean {
+  return track.flags.at(-1)?.date === track.lessons.at(-1)?.date;
+}
+
 /** Cold before anything else, the line that was asked for before others, then many lessons. */
-function rank({ choice, track }: LineProgress, wanted: string | undefined): number {
+function rank({ choice, track }: LineProgress, wanted: string): number {
   const isCold = choice.circumstances.phase === 'baseline' && choice.circumstances.help === 'blind';
   return (choice.line === wanted ? 0 : 2000) + (isCold ? 0 : 1000) - track.lessons.length;
 }

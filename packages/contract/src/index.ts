@@ -132,6 +132,7 @@ export {
   type CheckReason,
   type CheckVersionView,
   type CheckView,
+  type EyeView,
   type InstructorView,
   type LessonView,
   type LinkView,

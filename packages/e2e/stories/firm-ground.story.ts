@@ -301,6 +301,11 @@ for (const theme of ['daylight', 'dim'] as const) {
     await page.locator('lo-lesson-twine a').last().click();
     await expect(page.getByRole('heading', { name: 'Checks' })).toBeVisible();
     expect(await axeViolations(page)).toEqual([]);
+    await page.getByRole('link', { name: 'Ilse Quarrie' }).click();
+    await page.getByRole('link', { name: 'Progress' }).click();
+    await expect(page.locator('.paper svg').first()).toBeVisible();
+    await page.getByRole('button', { name: 'Choose two lessons' }).click();
+    expect(await axeViolations(page)).toEqual([]);
   });
 
   test(`figures have a contrast of at least 7 to 1, ${theme}`, async ({ page }) => {

@@ -70,6 +70,7 @@ function callOf(route: string): Call | undefined {
     },
     'delete /api/places/:id': { path: `/api/places/${placeId}`, stranger: 'refused' },
     'post /api/places/:id/restore': { path: `/api/places/${placeId}/restore`, body: {}, stranger: 'refused' },
+    'get /api/eye': { path: '/api/eye', stranger: 'own-data' },
     'get /api/methods': { path: '/api/methods', stranger: 'own-data' },
     'put /api/methods/:id': {
       path: `/api/methods/${methodId}`,

@@ -23,6 +23,7 @@ import { passwordRoutes } from './identity/password-routes.ts';
 import { recogniseSession, requireActor } from './identity/session-cookie.ts';
 import { signInLimits, type SignInLimits } from './identity/sign-in-limits.ts';
 import { lessonRoutes } from './lessons/lesson-routes.ts';
+import { eyeRoutes } from './eye/eye-routes.ts';
 import { methodRoutes } from './methods/method-routes.ts';
 import { placeRoutes } from './places/place-routes.ts';
 import { type PostBox } from './post/post-box.ts';
@@ -59,6 +60,7 @@ export function allRoutes({ db, postBox, setupCode, limits }: RouteDependencies)
     ...checkRoutes(db),
     ...placeRoutes(db),
     ...methodRoutes(db),
+    ...eyeRoutes(db),
     ...settingsRoutes(db),
   ];
 }

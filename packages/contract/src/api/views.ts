@@ -201,6 +201,18 @@ export interface LinkView {
   readonly email: string;
 }
 
+/** How an instructor's eye judges, from guesses made before the reveal. Degrees, right positive. */
+export interface EyeView {
+  readonly count: number;
+  /** Null without a guess. */
+  readonly biasDeg: number | null;
+  /** Half of its 95 % interval; null with fewer than two guesses. */
+  readonly biasHalfDeg: number | null;
+  /** The eye's own standard uncertainty, its bias known; null with fewer than two guesses. */
+  readonly uncertaintyDeg: number | null;
+  readonly uncertaintyIntervalDeg: readonly [number, number] | null;
+}
+
 /** A message in the simulated post box. */
 export interface PostView {
   readonly id: string;

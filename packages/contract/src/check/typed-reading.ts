@@ -29,6 +29,8 @@ export interface ReadingTools {
   readonly ruleDivisionMm?: number;
   /** Bobs sway more. Default false. */
   readonly windy?: boolean;
+  /** Standard uncertainty of the judge's own eye, degrees. Default 4. */
+  readonly eyeDeg?: number;
 }
 
 /** The fields that are typed or tapped, in the order the tape is read. */
@@ -91,7 +93,7 @@ function madeWithToday(
     case 'angle':
       return { uncertaintyDeg: GAUGE_DEG };
     case 'eye':
-      return { uncertaintyDeg: EYE_DEG };
+      return { uncertaintyDeg: tools.eyeDeg ?? EYE_DEG };
   }
 }
 

@@ -34,6 +34,8 @@ export interface DemoLesson {
 const LAYING = { separationM: 6, stakeMm: 5, sightingDeg: 0.5 };
 const TARGET_LINE = { stakeSeparationM: 6, stakeMm: 5, sightingDeg: 0.5 };
 const TAPE = { divisionMm: 5, swayMm: 3, baseErrorMm: 5 };
+/** How the instructors of Tarnside judge by eye: a little too far right, and roughly. */
+const EYE = { biasDeg: 1.4, sdDeg: 3 } as const;
 const ROD_MM = 1220;
 /** A junior's share of an adult's lengths. */
 const JUNIOR = 0.82;
@@ -164,13 +166,24 @@ export function simulateCheck(lesson: DemoLesson, { club: group, coached, rep }:
       reader: 'instructor',
     },
     ...(!coached && {
-      record: { revealed: true, feltDeg: Math.round(10 * side * (felt + 1.5 * dice.normal(1))) / 10 },
+      record: {
+        revealed: true,
+        feltDeg: tenths(side * (felt + 1.5 * dice.normal(1))),
+        guess: {
+          line: 'toes' as const,
+          readingDeg: tenths(side * (stands[0]?.('toes') ?? 0) + EYE.biasDeg + EYE.sdDeg * dice.normal(1)),
+        },
+      },
     }),
     ...(student.laidOffDeg !== undefined &&
       lesson.lesson === student.lessons - 1 && {
         rebase: { turnedDeg: student.laidOffDeg, uncertaintyDeg: 0.2 },
       }),
   };
+}
+
+function tenths(deg: number): number {
+  return Math.max(-44, Math.min(44, Math.round(10 * deg) / 10));
 }
 
 function readFace({ student, dice, string }: DemoLesson, club: DemoClub, coached: boolean): object {

@@ -1,6 +1,5 @@
 import {
   type CheckRecord,
-  type LastColdView,
   type LineFlag,
   type ResultDocument,
   type TeeSheetEntry,

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
 import { Router } from '@angular/router';
@@ -6,6 +6,7 @@ import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { SessionStore } from '../../session/session.store.ts';
 import { ThemeStore } from '../../session/theme.store.ts';
 import { AutoLock, LOCK_CHOICES } from '../../session/auto-lock.ts';
+import { EyeStore } from '../../settings/eye.store.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Devices } from './devices.ts';
 import { PasswordForm } from './password-form.ts';
@@ -25,7 +26,31 @@ export class AccountView {
   protected readonly lockChoices = LOCK_CHOICES;
   protected readonly problem = signal<ApiProblem | null>(null);
 
+  private readonly eye = inject(EyeStore);
+  /** Bias and uncertainty with their intervals, or how to come by them. */
+  protected readonly eyeText = computed(() => {
+    const eye = this.eye.eye();
+    if (eye === null || eye.biasDeg === null) {
+      return 'No guess yet. Before the reveal of a blind baseline, swipe where your eye sees the feet point.';
+    }
+    const bias =
+      Math.abs(eye.biasDeg) < 0.05
+        ? '0.0°'
+        : `${Math.abs(eye.biasDeg).toFixed(1)}° too far ${eye.biasDeg < 0 ? 'left' : 'right'}`;
+    const half = eye.biasHalfDeg === null ? '' : ` ± ${eye.biasHalfDeg.toFixed(1)}°`;
+    const own = eye.uncertaintyIntervalDeg;
+    const spread =
+      eye.uncertaintyDeg === null || own === null
+        ? ''
+        : `, and scatters by ${eye.uncertaintyDeg.toFixed(1)}° (${own[0].toFixed(1)}° to ${own[1].toFixed(1)}°)`;
+    return `It sees lines ${bias}${half}${spread}; ${eye.count} guesses.`;
+  });
+
   private readonly router = inject(Router);
+
+  constructor() {
+    this.eye.load();
+  }
 
   protected signOut(everywhere: boolean): void {
     this.store.signOut(everywhere).subscribe({

@@ -17,6 +17,7 @@ import {
 } from '@lotrecht/contract';
 import { degreesFromRadians, radiansFromDegrees, targetLineUncertainty } from '@lotrecht/core';
 import { Subject } from 'rxjs';
+import { EyeStore } from '../../settings/eye.store.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { type LineKey } from '../../ui/words.ts';
 import { DEFAULT_JUDGED, type Judged } from './judged.ts';
@@ -61,6 +62,7 @@ export interface DraftContent {
 @Injectable()
 export class CheckContent {
   private readonly settings = inject(SettingsStore);
+  private readonly eye = inject(EyeStore);
   private readonly typedEntries = signal<readonly Entry[]>([]);
   private readonly settledEntries = signal<readonly Entry[]>([]);
   private readonly changes = new Subject<void>();
@@ -314,7 +316,8 @@ export class CheckContent {
 
   private readonly tools = computed(() => {
     const { tapeDivisionMm, ruleDivisionMm } = this.equipment();
-    return { tapeDivisionMm, ruleDivisionMm, windy: this.windy() };
+    const eyeDeg = this.eye.uncertaintyDeg();
+    return { tapeDivisionMm, ruleDivisionMm, windy: this.windy(), ...(eyeDeg !== undefined && { eyeDeg }) };
   });
 
   private compose(entries: readonly Entry[]): CheckDocument | undefined {

@@ -24,6 +24,7 @@ import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { MethodStore } from '../../methods/method.store.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { bearingText } from '../../ui/bearings.ts';
+import { EyeStore } from '../../settings/eye.store.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { clockText } from '../../ui/dates.ts';
 import { typesText } from '../../ui/keys.ts';
@@ -125,6 +126,7 @@ export class CheckPage {
 
   constructor() {
     inject(MethodStore).load();
+    inject(EyeStore).load();
     // The tape begins at the first field that is still to be read.
     effect(() => {
       if (this.phase() !== 'tape' || this.content.student() === null) return;

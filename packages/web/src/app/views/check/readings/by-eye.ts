@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { kindOfLine, sideSign } from '@lotrecht/core';
 import { LINE_TITLES } from '../../../ui/words.ts';
+import { EyeStore } from '../../../settings/eye.store.ts';
 import { CheckContent } from '../check-content.ts';
 import { type Entry } from './entry.ts';
 
@@ -13,6 +14,8 @@ const CLASSES: readonly { readonly deg: number; readonly much: boolean }[] = [
   { deg: 8, much: true },
 ];
 
+const COVERAGE_FACTOR = 1.959964;
+
 /** A line judged by eye: five classes, and how little they say. */
 @Component({
   selector: 'lo-by-eye',
@@ -24,7 +27,7 @@ const CLASSES: readonly { readonly deg: number; readonly much: boolean }[] = [
         </button>
       }
     </div>
-    <p class="lo-soft">Known to ± 8° only, until your own eye has been measured.</p>
+    <p class="lo-soft">{{ worth() }}</p>
   `,
   styles: `
     :host {
@@ -58,7 +61,16 @@ const CLASSES: readonly { readonly deg: number; readonly much: boolean }[] = [
 })
 export class ByEye {
   private readonly content = inject(CheckContent);
+  private readonly eye = inject(EyeStore);
   readonly entry = input.required<Entry>();
+
+  /** An eye says little; how little, its own record tells. */
+  protected readonly worth = computed(() => {
+    const own = this.eye.uncertaintyDeg();
+    return own === undefined
+      ? 'Known to ± 8° only, until five guesses have measured your own eye.'
+      : `Known to ± ${(COVERAGE_FACTOR * own).toFixed(1)}°: your own eye, from ${this.eye.eye()?.count ?? 0} guesses.`;
+  });
 
   protected readonly title = computed(() => LINE_TITLES[this.entry().line]);
   protected readonly chosen = computed(() => {

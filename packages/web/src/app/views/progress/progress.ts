@@ -12,48 +12,28 @@ import {
 } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
-import {
-  changeOf,
-  type ClubGroup,
-  type LineProgress,
-  type MeasuredLineView,
-  sameCircumstances,
-  type StudentView,
-} from '@lotrecht/contract';
+import { type LineProgress, type MeasuredLineView, type StudentView } from '@lotrecht/contract';
 import { LINE_NAMES } from '@lotrecht/core';
 import { unparse } from 'papaparse';
 import { forkJoin, map, Subscription } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { computeProgress, type ProgressSoFar } from '../../progress/progress-computation.ts';
+import { choiceText, clubText, tendencyText } from '../../progress/progress-words.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { dayText, localDay } from '../../ui/dates.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
-import { CLUB_GROUPS, LINE_TITLES, type LineKey, percentText } from '../../ui/words.ts';
+import { LINE_TITLES } from '../../ui/words.ts';
+import { type Asked, askedOf, firstAsked, nearestAsked, sameAsked } from './asked.ts';
+import { comparableOf, compareLessons } from './comparison.ts';
 import { LinePicture } from './line-picture.ts';
-import { computeProgress, type ProgressSoFar } from '../../progress/progress-computation.ts';
-import {
-  changeText,
-  choiceText,
-  clubText,
-  meanText,
-  sideOf,
-  tendencyText,
-  turnText,
-} from '../../progress/progress-words.ts';
+import { levelOf, matrixOf, sentencesOf, tableOf } from './progress-rows.ts';
 import { pngOf, saveFile } from './save-file.ts';
 
 const DAY_MS = 86_400_000;
 /** A forecast of four weeks: a series of lessons. */
 const FORECAST_DAYS = 28;
-const COVERAGE_FACTOR = 1.959964;
 const NEWEST_LESSONS = 30;
-
-/** What is asked for: a line, a group of clubs, and one kind of set-up. */
-interface Asked {
-  readonly line: LineKey;
-  readonly clubGroup: ClubGroup | null;
-  readonly kind: string;
-}
 
 /** Angles over lessons, and whether a change is real. */
 @Component({
@@ -94,15 +74,7 @@ export class ProgressPage {
     return soFar !== null && soFar.done < soFar.of;
   });
 
-  /** Cold comes first where there is any: it is the level that counts. */
-  private readonly first = computed((): Asked | null => {
-    // What was lost comes first, and the feet before other lines.
-    const lost = this.all().find((p) => p.track.flags.at(-1)?.code === 'relapse' && isNewest(p));
-    const wanted = this.line() ?? lost?.choice.line ?? 'toes';
-    const ranked = this.all().toSorted((a, b) => rank(a, wanted) - rank(b, wanted));
-    const [best] = ranked;
-    return best === undefined ? null : askedOf(best);
-  });
+  private readonly first = computed(() => firstAsked(this.all(), this.line()));
   protected readonly asked = linkedSignal<Asked | null, Asked | null>({
     source: () => this.first(),
     computation: (first, before) => before?.value ?? first,
@@ -110,7 +82,7 @@ export class ProgressPage {
 
   protected readonly shown = computed(() => {
     const asked = this.asked();
-    return asked === null ? null : (this.all().find((p) => same(askedOf(p), asked)) ?? null);
+    return asked === null ? null : (this.all().find((p) => sameAsked(askedOf(p), asked)) ?? null);
   });
 
   protected readonly lines = computed(() =>
@@ -203,53 +175,19 @@ export class ProgressPage {
             {
               line,
               title: LINE_TITLES[line],
-              level: this.levelOf(progress),
+              level: levelOf(progress, this.student()?.handedness ?? 'right'),
               drawing: { progress, coached: null, felt: [] },
             },
           ];
     });
   });
 
-  /** Lines against groups of clubs, cold: where a student stands at one glance. */
-  protected readonly matrix = computed(() => {
-    const cold = this.all().filter(
-      ({ choice: { circumstances: c } }) => c.phase === 'baseline' && c.help === 'blind',
-    );
-    const groups = (Object.keys(CLUB_GROUPS) as ClubGroup[]).filter((g) =>
-      cold.some((p) => p.choice.clubGroup === g),
-    );
-    return {
-      groups: groups.map((g) => CLUB_GROUPS[g]),
-      rows: LINE_NAMES.filter((line) => cold.some((p) => p.choice.line === line)).map((line) => ({
-        title: LINE_TITLES[line],
-        cells: groups.map((group) => {
-          const progress = cold.find((p) => p.choice.line === line && p.choice.clubGroup === group);
-          return progress === undefined ? null : { ...this.levelOf(progress), asked: askedOf(progress) };
-        }),
-      })),
-    };
-  });
+  protected readonly matrix = computed(() => matrixOf(this.all(), this.student()?.handedness ?? 'right'));
 
   protected readonly table = computed(() => {
     const shown = this.shown();
-    if (shown === null) return [];
-    const { line } = shown.choice;
-    return shown.track.lessons.map((lesson, i) => {
-      const change = shown.track.changes[i - 1];
-      const flag = shown.track.flags.find((f) => f.date === lesson.date)?.code ?? '';
-      return {
-        date: lesson.date,
-        lessonId: shown.lessons[i]?.lessonId ?? '',
-        count: lesson.n,
-        mean: turnText(line, lesson.mean),
-        level: `${turnText(line, lesson.banded.levelDeg)} ± ${(COVERAGE_FACTOR * lesson.banded.standardDeviationDeg).toFixed(1)}°`,
-        inTolerance: percentText(lesson.banded.probabilityInTolerance),
-        change: change === undefined ? '' : changeText(line, change),
-        flag,
-      };
-    });
+    return shown === null ? [] : tableOf(shown);
   });
-
   protected readonly wholeTable = signal(false);
   /** The newest lessons; years of them are asked for. */
   protected readonly tableShown = computed(() =>
@@ -257,57 +195,21 @@ export class ProgressPage {
   );
   protected readonly comparing = signal(false);
 
-  /** What is kept, lost and felt, where there is something to say. */
   protected readonly sentences = computed(() => {
     const shown = this.shown();
-    if (shown === null) return [];
-    const { line } = shown.choice;
-    const { felt, cueGives, lost, readdress, forecast } = shown;
-    return [
-      ...(felt === null
-        ? []
-        : [`Feels turned from where they are by ${meanText(line, felt, 'times asked')}.`]),
-      ...(cueGives === null ? [] : [`The cue turns the line by ${meanText(line, cueGives, 'lessons')}.`]),
-      ...(lost === null ? [] : [`Until the next lesson it goes ${meanText(line, lost, 'lessons')}.`]),
-      readdress.learned
-        ? `Steps in again within ${readdress.sdDeg.toFixed(1)}° (standard deviation, this student’s own).`
-        : `Steps in again within ${readdress.sdDeg.toFixed(1)}°: the usual, until five more reps are read.`,
-      `On ${dayText(forecast.date)}: ${turnText(line, forecast.levelDeg)} ± ${forecast.halfDeg.toFixed(1)}°, in tolerance with ${percentText(forecast.probabilityInTolerance)}.`,
-    ];
+    return shown === null ? [] : sentencesOf(shown);
   });
 
   /** Every lesson of the line and clubs, whatever its kind, for a comparison of two. */
   protected readonly comparable = computed(() => {
     const { line, clubGroup } = this.asked() ?? {};
-    return this.all()
-      .filter((p) => p.choice.line === line && p.choice.clubGroup === clubGroup)
-      .flatMap((p) =>
-        p.track.lessons.map((lesson) => ({
-          key: `${lesson.date} ${choiceText(p.choice)}`,
-          date: lesson.date,
-          progress: p,
-        })),
-      )
-      .toSorted((a, b) => (a.key < b.key ? -1 : 1));
+    return comparableOf(this.all().filter((p) => p.choice.line === line && p.choice.clubGroup === clubGroup));
   });
 
   /** The difference of two lessons, or why they are not compared. */
   protected readonly comparison = computed(() => {
     const [from, to] = this.compared().map((key) => this.comparable().find((c) => c.key === key));
-    if (from === undefined || to === undefined || from === to) return null;
-    if (!sameCircumstances(from.progress.choice.circumstances, to.progress.choice.circumstances)) {
-      return {
-        refused: true,
-        text: `Not compared: one was “${choiceText(from.progress.choice)}”, the other “${choiceText(to.progress.choice)}”. A set-up made with help, or at another place, says nothing about one without.`,
-      };
-    }
-    const change = changeOf(from.progress, from.date, to.date);
-    return change === null
-      ? null
-      : {
-          refused: false,
-          text: `${dayText(from.date)} to ${dayText(to.date)}: ${changeText(from.progress.choice.line, change)}.`,
-        };
+    return compareLessons(from, to);
   });
 
   constructor() {
@@ -371,13 +273,8 @@ export class ProgressPage {
     const asked = this.asked();
     if (asked === null) return;
     const wanted = { ...asked, ...change };
-    const exact = this.all().find((p) => same(askedOf(p), wanted));
-    // Where the new line or clubs were never read under this kind, the kind with most lessons stands in.
-    const near =
-      exact ??
-      this.all().find((p) => p.choice.line === wanted.line && p.choice.clubGroup === wanted.clubGroup) ??
-      this.all().find((p) => p.choice.line === wanted.line);
-    if (near !== undefined) this.asked.set(askedOf(near));
+    const near = nearestAsked(this.all(), wanted);
+    if (near !== null) this.asked.set(near);
   }
 
   protected compare(which: 0 | 1, key: string): void {
@@ -419,39 +316,4 @@ export class ProgressPage {
     const asked = this.asked();
     return `lotrecht-${asked?.line ?? 'line'}-${asked?.clubGroup ?? 'club'}`;
   }
-
-  private levelOf(progress: LineProgress) {
-    const { levelDeg, standardDeviationDeg, probabilityInTolerance } = progress.track.lessons.at(-1)
-      ?.banded ?? {
-      levelDeg: 0,
-      standardDeviationDeg: 0,
-      probabilityInTolerance: 0,
-    };
-    const handedness = this.student()?.handedness ?? 'right';
-    return {
-      text: `${turnText(progress.choice.line, levelDeg)}${Math.abs(levelDeg) < 0.05 ? '' : ` (${sideOf(levelDeg, handedness)})`}`,
-      half: `± ${(COVERAGE_FACTOR * standardDeviationDeg).toFixed(1)}°`,
-      verdict: probabilityInTolerance >= 0.95 ? 'in' : probabilityInTolerance <= 0.05 ? 'out' : 'open',
-      lessons: progress.track.lessons.length,
-    };
-  }
-}
-
-function askedOf({ choice }: LineProgress): Asked {
-  return { line: choice.line, clubGroup: choice.clubGroup, kind: choiceText(choice) };
-}
-
-function same(a: Asked, b: Asked): boolean {
-  return a.line === b.line && a.clubGroup === b.clubGroup && a.kind === b.kind;
-}
-
-/** The last flag belongs to the last lesson. */
-function isNewest({ track }: LineProgress): boolean {
-  return track.flags.at(-1)?.date === track.lessons.at(-1)?.date;
-}
-
-/** Cold before anything else, the line that was asked for before others, then many lessons. */
-function rank({ choice, track }: LineProgress, wanted: string): number {
-  const isCold = choice.circumstances.phase === 'baseline' && choice.circumstances.help === 'blind';
-  return (choice.line === wanted ? 0 : 2000) + (isCold ? 0 : 1000) - track.lessons.length;
 }

@@ -1,0 +1,160 @@
+import { describe, expect, it } from 'vitest';
+import { type CheckDocument } from '../generated/types.ts';
+import { judgedByMethod } from '../method/judged-by.ts';
+import { judgementByMethod } from '../method/judgement-of-method.ts';
+import { ALL_PARALLEL } from '../method/profiles/all-parallel.ts';
+import { DEFAULT_SETTINGS } from '../station/default-settings.ts';
+import { ballOfCheck, causeOf, chainsOfResult } from './cause.ts';
+import { composeCheck, type CheckParts } from './compose-check.ts';
+import { lessonDifferences, type ReadSetup } from './lesson-differences.ts';
+import { type AdviceGround, adviseNext, atHandOf } from './next-advice.ts';
+import { solveDocument } from './solve-document.ts';
+import { type TypedReading } from './typed-reading.ts';
+import { watchedLine } from './watched-line.ts';
+
+const rod = (line: TypedReading['line'], differenceMm: number, hold = 1): TypedReading => ({
+  line,
+  by: 'gaps',
+  rod: true,
+  hold,
+  values: { leadGapMm: 500, trailGapMm: 500 + differenceMm, baseMm: 1220 },
+});
+const gauge = (line: TypedReading['line'], readingDeg: number): TypedReading => ({
+  line,
+  by: 'angle',
+  values: { readingDeg },
+});
+
+function setup(readings: readonly TypedReading[], change: Partial<CheckParts> = {}): ReadSetup {
+  const document = composeCheck({
+    handedness: 'right',
+    club: { group: 'mid-iron' },
+    target: { name: 'Barge', distanceM: 150 },
+    targetLine: { sightingDeg: 0.2 },
+    readings,
+    ...change,
+  }) as CheckDocument;
+  return { document, result: solveDocument(document) };
+}
+
+const ground: AdviceGround = {
+  handedness: 'right',
+  judgedBy: judgedByMethod(ALL_PARALLEL),
+  solved: null,
+  targetLineUncertaintyDeg: 0.2,
+  equipment: DEFAULT_SETTINGS.equipment,
+  windy: false,
+  hold: 1,
+  heldS: 0,
+  holdsLeft: 3,
+};
+
+describe('the next reading', () => {
+  it('is named with what it gains, before anything was read', () => {
+    const advice = adviseNext(ground);
+    expect(advice).toMatchObject({ advice: 'read' });
+    if (advice.advice === 'read') expect(advice.next.gainBits).toBeGreaterThan(0.05);
+  });
+
+  it('is settled once the first line of the order is out', () => {
+    expect(adviseNext({ ...ground, solved: setup([gauge('face', 9)]) }).advice).toBe('settled');
+  });
+
+  it('asks for no hold that the student cannot give', () => {
+    const advice = adviseNext({ ...ground, heldS: 15, holdsLeft: 0 });
+    expect(advice.advice).toBe('no-hold-left');
+  });
+
+  it('knows what lies at hand: the longest rod that is held across, landmarks, wind', () => {
+    const { equipment } = ground;
+    expect(atHandOf(equipment, { windy: true, pointsAtM: 150 })).toMatchObject({
+      rodM: 1.22,
+      plumbM: 0.006,
+      pointsAtM: 150,
+    });
+    expect(atHandOf({ ...equipment, rodsMm: [2000] }, { windy: false })).not.toHaveProperty('rodM');
+  });
+});
+
+describe('whether the set-up is the cause', () => {
+  const order = ['toes', 'hips'] as const;
+  const ball = ballOfCheck({ behindLeadHeelMm: 160, stanceMm: 400 }, { club: 'mid-iron', table: 'graded' });
+
+  it('is ruled out only with every line and the ball read and in', () => {
+    const good = setup([rod('toes', 2), rod('hips', -3)]).result;
+    expect(causeOf(good, order, ball)).toMatchObject({ verdict: 'ruled-out', notRead: [], ballRead: true });
+    expect(causeOf(good, order, null)).toMatchObject({ verdict: 'open', ballRead: false });
+    expect(causeOf(good, [...order, 'eyes'], ball)).toMatchObject({ verdict: 'open', notRead: ['eyes'] });
+  });
+
+  it('is ruled in by a line or a ball that is out', () => {
+    const bad = setup([rod('toes', 150), rod('hips', 0)]).result;
+    expect(causeOf(bad, order, ball)).toMatchObject({ verdict: 'ruled-in' });
+    expect(causeOf(bad, order, ball).allInProbability).toBeLessThan(0.01);
+    const back = ballOfCheck({ behindLeadHeelMm: 260, stanceMm: 400 }, { club: 'mid-iron', table: 'graded' });
+    const good = setup([rod('toes', 2), rod('hips', -3)]).result;
+    expect(causeOf(good, order, back).verdict).toBe('ruled-in');
+  });
+
+  it('needs both distances of the ball', () => {
+    expect(ballOfCheck({ stanceMm: 400 }, { club: 'driver', table: 'blocks' })).toBeNull();
+    expect(ballOfCheck(undefined, { club: 'driver', table: 'blocks' })).toBeNull();
+  });
+
+  it('tells what closed shoulders may do', () => {
+    expect(chainsOfResult(setup([rod('shoulders', 120)]).result)[0]?.code).toBe('body-closed');
+  });
+});
+
+describe('what changed within a lesson', () => {
+  const before = setup([rod('shoulders', 0), rod('toes', 100)]);
+  const after = setup([rod('shoulders', -64), rod('toes', 20)]);
+
+  it('in one stand is told without the spread of stepping in', () => {
+    const [toes, shoulders] = lessonDifferences([before], [after], true);
+    expect(toes?.line).toBe('toes');
+    expect(shoulders?.deltaDeg).toBeCloseTo(-3.0, 1);
+    expect(shoulders?.real).toBe(true);
+    expect(shoulders?.uncertaintyDeg).toBeLessThan(1);
+  });
+
+  it('in two stands needs more to be real', () => {
+    const shoulders = lessonDifferences([before], [after], false).find((d) => d.line === 'shoulders');
+    expect(shoulders?.real).toBe(false);
+    expect(shoulders?.uncertaintyDeg).toBeGreaterThan(2.8);
+  });
+
+  it('counts a line that was laid again, and compares no other clubs', () => {
+    const again = setup([rod('shoulders', -64)], { targetLine: { sightingDeg: 1 } });
+    const [change] = lessonDifferences([before], [again], true);
+    expect(change?.uncertaintyDeg).toBeGreaterThan(1);
+    const driver = setup([rod('shoulders', -64)], { club: { group: 'driver' } });
+    expect(lessonDifferences([before], [driver], false)).toEqual([]);
+  });
+});
+
+describe('what is watched', () => {
+  it('is the newest that says something: a choice, else what is out', () => {
+    const { result } = setup([rod('toes', 150), rod('hips', 0)]);
+    const silent = { result: setup([rod('toes', 2)]).result, record: null };
+    expect(watchedLine([silent, { result, record: null }])?.line).toBe('toes');
+    const chosen = { result, record: { priority: 'hips' as const } };
+    expect(watchedLine([{ result, record: null }, chosen])?.line).toBe('hips');
+    expect(watchedLine([silent])).toBeNull();
+  });
+});
+
+describe('a method as a check carries it', () => {
+  it('is a name for a shipped one, and spelled out for an own one', () => {
+    expect(judgementByMethod(ALL_PARALLEL)).toEqual({ method: { id: 'all-parallel', version: 1 } });
+    const own = { ...ALL_PARALLEL, id: 'own-1', goalsDeg: { toes: 0.5 } };
+    expect(judgementByMethod(own)).toMatchObject({
+      tolerancesDeg: ALL_PARALLEL.tolerancesDeg,
+      goalsDeg: { toes: 0.5 },
+      order: ALL_PARALLEL.order,
+      footLine: 'toes',
+    });
+    const document = setup([rod('toes', 2)], { judgement: judgementByMethod(own) }).document;
+    expect(document).not.toHaveProperty('method');
+  });
+});

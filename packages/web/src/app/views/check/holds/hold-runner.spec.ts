@@ -1,0 +1,101 @@
+import { provideHttpClient } from '@angular/common/http';
+import { TestBed } from '@angular/core/testing';
+import { type StudentView } from '@lotrecht/contract';
+import { CheckContent } from '../check-content.ts';
+import { NextStep } from '../finding/next-step.ts';
+import { MethodStore } from '../../../methods/method.store.ts';
+import { HoldRunner } from './hold-runner.ts';
+import { Prompts } from './prompts.ts';
+
+class Heard {
+  readonly said: string[] = [];
+  say(how: string, words: string): void {
+    this.said.push(`${how} ${words}`);
+  }
+  release(how: string): void {
+    this.said.push(`${how} out`);
+  }
+}
+
+function open(): { content: CheckContent; runner: HoldRunner; heard: Heard } {
+  localStorage.clear();
+  const heard = new Heard();
+  TestBed.configureTestingModule({
+    providers: [
+      CheckContent,
+      HoldRunner,
+      MethodStore,
+      provideHttpClient(),
+      { provide: Prompts, useValue: heard },
+    ],
+  });
+  const content = TestBed.inject(CheckContent);
+  content.student.set({ id: 's', handedness: 'right' } as StudentView);
+  content.showUsual();
+  return { content, runner: TestBed.inject(HoldRunner), heard };
+}
+
+describe('a hold', () => {
+  beforeEach(() => vi.useFakeTimers());
+  afterEach(() => vi.useRealTimers());
+
+  it('leads through its cards by the clock, says each, and lets the student step out', () => {
+    const { content, runner, heard } = open();
+    TestBed.tick();
+    runner.begin();
+    TestBed.tick();
+    expect(content.run()).toMatchObject({ phase: 'hold', hold: 1 });
+    expect(heard.said).toEqual(['tones Face']);
+    vi.advanceTimersByTime(3_100);
+    TestBed.tick();
+    expect(heard.said).toEqual(['tones Face', 'tones Toes']);
+    vi.advanceTimersByTime(3_100);
+    TestBed.tick();
+    expect(content.run().phase).toBe('release');
+    expect(heard.said.at(-1)).toBe('tones out');
+    expect(runner.ahead()).toEqual([]);
+  });
+
+  it('moves on when a card is done before its time, and keeps count of the holds', () => {
+    const { content, runner } = open();
+    content.plan.choosePlan('all');
+    TestBed.tick();
+    expect(runner.holds().map((h) => h.seconds)).toEqual([15, 15, 3]);
+    runner.begin();
+    TestBed.tick();
+    runner.next();
+    TestBed.tick();
+    expect(runner.clock().card).toBe(1);
+    runner.stepOut();
+    expect(runner.ahead().map((h) => h.hold)).toEqual([2, 3]);
+    runner.begin();
+    expect(content.run().hold).toBe(2);
+  });
+
+  it('goes by tapping where the hands are slower than the clock', () => {
+    const { content, runner } = open();
+    runner.choosePace('taps');
+    runner.begin();
+    TestBed.tick();
+    vi.advanceTimersByTime(20_000);
+    TestBed.tick();
+    expect(runner.clock().card).toBe(0);
+    expect(runner.tooLong()).toBe(true);
+    runner.next();
+    runner.next();
+    TestBed.tick();
+    expect(content.run().phase).toBe('release');
+  });
+
+  it('takes up a reading that is advised, in another hold when this one is full', () => {
+    const { content } = open();
+    content.set('circumstances', { phase: 'coached', help: 'rods', place: 'range', reader: 'instructor' });
+    const fixture = TestBed.createComponent(NextStep);
+    TestBed.tick();
+    const text = (fixture.nativeElement as HTMLElement).textContent ?? '';
+    expect(text).toMatch(/rod across|bare|square rod|rod off the face/);
+    (fixture.nativeElement as HTMLElement).querySelector('button')?.click();
+    TestBed.tick();
+    expect(content.entries().length).toBe(3);
+  });
+});

@@ -41,7 +41,7 @@ function walk(observations: readonly LevelObservation[], q: number): readonly Wa
  * alike beforehand: mean Σ w·m, variance Σ w·(P + m²) − mean².
  *
  * @param observations a lesson's mean with its variance R, in order of their days
- * @example levelBands([{ day: 0, value: 0.1, variance: 0.01 }]) // [{ mean: 0.1, variance: 0.01 }]
+ * @example levelBands([{ day: 0, value: 0.5, variance: 0.25 }])[0].mean // 0.5
  */
 export function levelBands(observations: readonly LevelObservation[]): readonly LevelEstimate[] {
   const walks = Array.from({ length: STEPS + 1 }, (_, i) =>

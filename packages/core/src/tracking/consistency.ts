@@ -25,7 +25,7 @@ export interface Consistency {
  *
  * @param sd s, in any unit
  * @param degreesOfFreedom ν > 0
- * @example sdInterval(2, 4) // [1.19825..., 5.74707...]
+ * @example sdInterval(2, 4)[0] // 1.19826627...
  */
 export function sdInterval(sd: number, degreesOfFreedom: number): Interval {
   return [

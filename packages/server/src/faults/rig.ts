@@ -1,6 +1,6 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, openSync, readFileSync, rmSync } from 'node:fs';
 import { connect, createServer, type Server } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -89,6 +89,10 @@ export class Rig {
     process.kill(Number(readFileSync(path.join(this.folder.dir, 'mariadb/mariadb.pid'), 'utf8')), 'SIGKILL');
   }
 
+  private get logFile(): string {
+    return path.join(this.folder.dir, 'server.log');
+  }
+
   /** @param index which of several servers; its port stays the same when it is started again */
   async startServer(index = 0, databaseUrl = this.databaseUrl): Promise<string> {
     const { freePort } = await scripts();
@@ -99,10 +103,11 @@ export class Rig {
         LOTRECHT_DATABASE_URL: databaseUrl,
         LOTRECHT_MIGRATIONS: path.join(root, 'db/migrations'),
         LOTRECHT_PORT: String(port),
-        LOTRECHT_LOG: 'silent',
+        LOTRECHT_LOG: 'error',
         LOTRECHT_REQUESTS_PER_MINUTE: '1000000',
       },
-      stdio: ['ignore', 'ignore', 'inherit'],
+      // Errors are what these tests make: they are only looked at when a test itself cannot go on.
+      stdio: ['ignore', openSync(this.logFile, 'a'), 'inherit'],
     });
     this.servers[index] = server;
     const base = `http://127.0.0.1:${port}`;
@@ -132,7 +137,10 @@ export class Rig {
     await db.close();
     const client = new TestClient(base);
     const answer = await client.post('/api/session', { email, password: PASSWORD });
-    if (answer.status !== 200) throw new Error(`sign-in answered ${answer.status}`);
+    if (answer.status !== 200) {
+      const log = readFileSync(this.logFile, 'utf8').slice(-2000);
+      throw new Error(`sign-in answered ${answer.status}; the server said: ${log}`);
+    }
     return client;
   }
 

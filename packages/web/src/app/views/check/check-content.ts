@@ -31,6 +31,7 @@ import {
   parseEntry,
   toTyped,
 } from './readings/entry.ts';
+import { losesReadings, splitKey, withField } from './readings/entry-fields.ts';
 import { fieldErrorsOf } from './readings/field-errors.ts';
 import { PlanEdits } from './readings/plan-edits.ts';
 import { readUsual } from './readings/usual-readings.ts';
@@ -85,6 +86,9 @@ export class CheckContent {
   readonly rebase = signal<Rebase | null>(null);
   readonly record = signal<CheckRecord>({});
   readonly run = signal<Run>(NOT_BEGUN);
+
+  /** The readings before a line with something typed was left out or read in another way; null with nothing to undo. */
+  readonly leftOut = signal<readonly Entry[] | null>(null);
 
   readonly entries = this.typedEntries.asReadonly();
   /** Something was changed by hand. */
@@ -339,7 +343,19 @@ export class CheckContent {
   /** Changes which readings there are; what was typed into the others stays as it is. */
   private edit(change: (entries: readonly Entry[]) => readonly Entry[]): void {
     this.settleAll();
+    const before = this.typedEntries();
     this.typedEntries.update(change);
+    if (losesReadings(before, this.typedEntries())) this.leftOut.set(before);
+    this.settleAll();
+    this.touch();
+  }
+
+  /** Undoes the last change that left out something typed. */
+  putBack(): void {
+    const before = this.leftOut();
+    if (before === null) return;
+    this.leftOut.set(null);
+    this.typedEntries.set(before);
     this.settleAll();
     this.touch();
   }
@@ -349,6 +365,7 @@ export class CheckContent {
   }
 
   private show(content: DraftContent): void {
+    this.leftOut.set(null);
     this.typedEntries.set(content.entries);
     this.settledEntries.set(content.entries);
     this.unit.set(content.unit);
@@ -362,14 +379,4 @@ export class CheckContent {
     this.record.set(content.record);
     this.run.set(content.run);
   }
-}
-
-function splitKey(key: FieldKey): readonly [string, string] {
-  const dot = key.lastIndexOf('.');
-  return [key.slice(0, dot), key.slice(dot + 1)];
-}
-
-function withField(entries: readonly Entry[], key: FieldKey, text: string): readonly Entry[] {
-  const [id, name] = splitKey(key);
-  return entries.map((e) => (e.id === id ? { ...e, fields: { ...e.fields, [name]: text } } : e));
 }

@@ -393,3 +393,25 @@ describe('other readings', () => {
     });
   });
 });
+
+describe('a line that was left out', () => {
+  it('or read in another way comes back with everything typed', async () => {
+    const { store } = await openStore();
+    typeToes(store, '571', '602', '450');
+    store.content.plan.toggleLine('toes');
+    expect(store.content.document()).toBeUndefined();
+    store.content.putBack();
+    expect(store.content.solution()?.result?.lines.toes?.word).toBe('closed');
+    store.content.plan.chooseWay('toes', { by: 'eye', rod: false });
+    expect(store.content.leftOut()).not.toBeNull();
+    store.content.putBack();
+    expect(store.content.entries().find((e) => e.line === 'toes')?.fields['trailGapMm']).toBe('602');
+    expect(store.content.leftOut()).toBeNull();
+  });
+
+  it('with nothing typed leaves nothing to undo', async () => {
+    const { store } = await openStore();
+    store.content.plan.toggleLine('toes');
+    expect(store.content.leftOut()).toBeNull();
+  });
+});

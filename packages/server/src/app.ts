@@ -41,17 +41,25 @@ export interface AppDependencies {
   readonly requestsPerMinute: number;
   /** The address of a proxy whose forwarded headers are believed, or undefined: nobody's are. */
   readonly trustedProxy: string | undefined;
+  /** Whether the database has every migration that this server knows. Default: it has. */
+  readonly migrated?: () => boolean;
 }
 
 /** What the routes need of it. */
-export type RouteDependencies = Pick<AppDependencies, 'db' | 'postBox' | 'setupCode'> & {
+export type RouteDependencies = Pick<AppDependencies, 'db' | 'postBox' | 'setupCode' | 'migrated'> & {
   readonly limits: SignInLimits;
 };
 
 /** Every route there is, as data. */
-export function allRoutes({ db, postBox, setupCode, limits }: RouteDependencies): readonly Route[] {
+export function allRoutes({
+  db,
+  postBox,
+  setupCode,
+  limits,
+  migrated = () => true,
+}: RouteDependencies): readonly Route[] {
   return [
-    ...healthRoutes(db),
+    ...healthRoutes(db, migrated),
     ...identityRoutes({ db, setupCode, limits }),
     ...passwordRoutes({ db, postBox, limits }),
     ...auditRoutes(db),
@@ -78,6 +86,7 @@ export function createApp(deps: AppDependencies): Koa<RequestState> {
   if (deps.webRoot !== undefined) app.use(serveWebApp(deps.webRoot));
   app.use(limitRequests(deps.requestsPerMinute));
   app.use(requireSameOrigin());
+  app.use(waitForMigrations(deps.migrated));
   app.use(recogniseSession(deps.db));
   const router = new Router<RequestState>();
   const limits = signInLimits(deps.db.pool, deps.db.name);
@@ -92,6 +101,21 @@ export function createApp(deps: AppDependencies): Koa<RequestState> {
     if (ctx.path.startsWith('/api/')) throw notFound();
   });
   return app;
+}
+
+/** Half a schema answers nothing: until every migration is in, requests are told to come back. */
+function waitForMigrations(migrated: () => boolean = () => true): Middleware<RequestState> {
+  return async (ctx, next) => {
+    if (ctx.path.startsWith('/api/') && !migrated()) {
+      throw new Problem({
+        status: 503,
+        code: 'starting',
+        title: 'The server is just starting. What you typed is kept on this device.',
+        retryAfterS: 1,
+      });
+    }
+    await next();
+  };
 }
 
 function guard({ access }: Route): Middleware<RequestState> {

@@ -24,7 +24,9 @@ async function main(): Promise<void> {
   const logger = pino({ level: config.logLevel, base: null }, lines);
   setInterval(() => lines.flush(), LOG_EVERY_MS).unref();
   const db = openDatabase(config.databaseUrl);
-  const app = createApp({ ...config, db, logger, postBox: simulatedPostBox(config.postDir) });
+  let isMigrated = false;
+  const postBox = simulatedPostBox(config.postDir);
+  const app = createApp({ ...config, db, logger, postBox, migrated: () => isMigrated });
   const servers = [openServer(config, app.callback())];
   if (config.redirectPort !== undefined) servers.push(createServer(TIMEOUTS, redirectToHttps(config.port)));
   // Served before the database answers: until then /health/ready says no and requests are told to come back.
@@ -51,6 +53,7 @@ async function main(): Promise<void> {
   while (!stopping) {
     try {
       await migrate(config.databaseUrl, config.migrationsDir);
+      isMigrated = true;
       break;
     } catch (error) {
       if (!isUnreachable(error)) throw error;

@@ -89,9 +89,8 @@ export class Rig {
     process.kill(Number(readFileSync(path.join(this.folder.dir, 'mariadb/mariadb.pid'), 'utf8')), 'SIGKILL');
   }
 
-  private get logFile(): string {
-    return path.join(this.folder.dir, 'server.log');
-  }
+  /** Not in the data folder: a disk that is made full there must not take the log with it. */
+  private readonly logFile = path.join(tmpdir(), `lotrecht-faults-${randomUUID()}.log`);
 
   /** @param index which of several servers; its port stays the same when it is started again */
   async startServer(index = 0, databaseUrl = this.databaseUrl): Promise<string> {
@@ -138,8 +137,12 @@ export class Rig {
     const client = new TestClient(base);
     const answer = await client.post('/api/session', { email, password: PASSWORD });
     if (answer.status !== 200) {
+      // The log is written a moment after the answer.
+      await sleep(500);
       const log = readFileSync(this.logFile, 'utf8').slice(-2000);
-      throw new Error(`sign-in answered ${answer.status}; the server said: ${log}`);
+      throw new Error(
+        `sign-in answered ${answer.status} ${JSON.stringify(answer.body)}; the server said: ${log}`,
+      );
     }
     return client;
   }
@@ -156,6 +159,7 @@ export class Rig {
     await Promise.all(this.servers.map((_server, index) => this.killServer(index)));
     await this.stopDatabase();
     rmSync(this.folder.dir, { recursive: true, force: true });
+    rmSync(this.logFile, { force: true });
   }
 }
 

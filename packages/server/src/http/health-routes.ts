@@ -31,7 +31,7 @@ export function healthRoutes(db: Database, migrated: () => boolean): readonly Ro
         // One migration of several makes no schema yet.
         const ready = answers && migrated();
         ctx.status = ready ? 200 : 503;
-        ctx.body = { status: ready ? 'ready' : 'database-away' };
+        ctx.body = { status: ready ? 'ready' : answers ? 'starting' : 'database-away' };
       },
     },
   ];

@@ -71,6 +71,7 @@ export { type CheckParts, composeCheck, judgementOf, type Judgement } from './ch
 export {
   composeObservation,
   FIELDS_OF_WAY,
+  landmarkKey,
   type ObservationEntry,
   type ReadingTools,
   typedReading,
@@ -104,6 +105,7 @@ export { SHIPPED_METHODS } from './method/shipped-methods.ts';
 // Places, the target line and the aids
 export { DEFAULT_SETTINGS } from './station/default-settings.ts';
 export { type ComposedTargetLine, composeTargetLine } from './station/compose-target-line.ts';
+export { type LandmarkStudy, landmarkStudy, type StudyReading } from './station/landmark-study.ts';
 export { requirePlace } from './station/require-place.ts';
 export {
   formatDistance,

@@ -275,6 +275,7 @@ for (const theme of ['daylight', 'dim'] as const) {
       ['/students/new', 'New student'],
       ['/academy', 'Academy'],
       ['/account', 'Account'],
+      ['/study', 'How repeatably you find a point'],
       ['/places', 'Places'],
       ['/places/new', 'New place'],
       ['/station', 'Station'],

@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
+import { CheckPage } from '../pages/check.page.ts';
 import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
+import { traceLongProgress } from '../pages/long-progress.ts';
 import { SignInPage } from '../pages/sign-in.page.ts';
 
 const installation = new Installation();
@@ -52,12 +54,13 @@ test('a point of the picture opens the check behind it', async ({ page }) => {
   const picture = page.locator('.paper').first();
   const box = await picture.boundingBox();
   if (box === null) throw new Error('the picture is drawn');
-  const points = await picture.locator('svg path').evaluateAll((paths) =>
-    paths
-      .filter((p) => (p.getAttribute('d') ?? '').startsWith('M1 0A1 1'))
-      .map((p) => p.getBoundingClientRect())
-      .map((r) => ({ x: r.x + r.width / 2, y: r.y + r.height / 2 })),
-  );
+  const points = await picture
+    .locator('[ecmeta_data_index]')
+    .evaluateAll((paths) =>
+      paths
+        .map((p) => p.getBoundingClientRect())
+        .map((r) => ({ x: r.x + r.width / 2, y: r.y + r.height / 2 })),
+    );
   expect(points.length).toBeGreaterThan(5);
   const point = points.at(-1) ?? { x: 0, y: 0 };
   await page.mouse.click(point.x, point.y);
@@ -119,56 +122,119 @@ test('the student who feels far from where they are is told so, and what is show
   expect((await fileOf('Picture, PNG')).slice(1, 4)).toBe('PNG');
 });
 
-test('200 lessons of seven lines are followed beside the page, which is never blocked for long', async ({
+test('hall, range and course stand beside each other, and other circumstances are laid over as shapes', async ({
   page,
 }) => {
-  test.setTimeout(120_000);
-  const lines = ['face', 'toes', 'heels', 'knees', 'hips', 'shoulders', 'eyes'];
-  const cold = { phase: 'baseline', help: 'blind', place: 'range', reader: 'instructor' };
-  const rows = Array.from({ length: 200 }, (_, lesson) =>
-    lines.flatMap((line, i) =>
-      [0, 1].map((rep) => ({
-        checkId: `00000000-0000-4000-8000-${String(lesson * 2 + rep).padStart(12, '0')}`,
-        lessonId: `00000000-0000-4000-9000-${String(lesson).padStart(12, '0')}`,
-        heldOn: new Date(Date.UTC(2022, 0, 1) + lesson * 7 * 86_400_000).toISOString().slice(0, 10),
-        line,
-        clubGroup: 'mid-iron',
-        circumstances: cold,
-        handedAzimuthDeg: 3 * Math.sin(lesson / 25 + i) + Math.sin(lesson * 7 + i * 3 + rep * 5),
-        measurementUncertaintyDeg: 0.6,
-        targetLineUncertaintyDeg: 0.3,
-        conformanceProbability: 0.5,
-        verdict: 'cannot-tell',
-        toleranceDeg: [-2, 2],
-        feltDeg: null,
-      })),
-    ),
-  ).flat();
-  await page.route('**/api/students/*/lines', (route) => route.fulfill({ json: rows }));
-  await page.addInitScript(() => {
-    const held = window as unknown as { longTasks: number[] };
-    held.longTasks = [];
-    new PerformanceObserver((list) => {
-      held.longTasks.push(...list.getEntries().map((e) => e.duration));
-    }).observe({ type: 'longtask', buffered: true });
-  });
-  await page.reload();
-  // The page itself has been started before anything is counted.
-  await page.getByRole('link', { name: 'Students', exact: true }).click();
-  await page.getByRole('link', { name: 'Runa Feldt', exact: true }).click();
-  await expect(page.getByRole('heading', { name: /^Last cold check/ })).toBeVisible();
-  await page.evaluate(() => ((window as unknown as { longTasks: number[] }).longTasks = []));
-  await page.getByRole('link', { name: 'Progress' }).click();
-  await expect(page.getByRole('region', { name: 'Lesson by lesson' }).getByRole('row')).toHaveCount(31);
-  await expect(page.locator('.paper svg')).toHaveCount(8);
-  await expect(page.getByText(/Computed \d+ of 7 series/)).toBeHidden();
-  const tasks = await page.evaluate(() => (window as unknown as { longTasks: number[] }).longTasks);
-  const longest = Math.round(Math.max(0, ...tasks));
-  await page.getByRole('button', { name: 'All 200 lessons' }).click();
-  await expect(page.getByRole('region', { name: 'Lesson by lesson' }).getByRole('row')).toHaveCount(201);
-  process.stdout.write(
-    `200 lessons × 7 lines: longest task of the page ${longest} ms, ${tasks.length} over 50 ms\n`,
+  await openProgress(page, 'Mika Oland');
+  const places = page.locator('lo-levels-beside').first();
+  await expect(page.getByRole('heading', { name: 'Toes by place, cold, mid iron' })).toBeVisible();
+  await expect(places.getByRole('button')).toHaveText([/^\s*hall/, /^\s*range/, /^\s*course/]);
+  await places.getByRole('button', { name: /^course/ }).click();
+  await expect(page.getByRole('button', { name: /^baseline, blind, course/ })).toHaveAttribute(
+    'aria-pressed',
+    'true',
   );
-  // What the figure is belongs to the report; here only that nothing stands still.
-  expect(longest).toBeLessThan(2_000);
+  const over = page
+    .getByRole('group', { name: 'Laid over' })
+    .getByRole('button', { name: /baseline, blind, hall/ });
+  const shapes = page.locator('.paper').first().locator('svg path');
+  const before = await shapes.count();
+  await over.click();
+  await expect(over).toHaveAttribute('aria-pressed', 'true');
+  await expect.poll(() => shapes.count()).toBeGreaterThan(before);
+});
+
+test('the picture is looked at closer with the keyboard', async ({ page }) => {
+  await openProgress(page, 'Runa Feldt');
+  const months = page.locator('.paper').first().locator('svg text');
+  const whole = await months.allTextContents();
+  await page.getByRole('button', { name: 'Closer +' }).focus();
+  for (let i = 0; i < 4; i++) await page.keyboard.press('+');
+  await expect.poll(() => months.allTextContents()).not.toEqual(whole);
+  const close = await months.allTextContents();
+  await page.keyboard.press('ArrowLeft');
+  await expect.poll(() => months.allTextContents()).not.toEqual(close);
+  await page.keyboard.press('0');
+  await expect.poll(() => months.allTextContents()).toEqual(whole);
+});
+
+test('a student at one glance: what was lost and why, every level, what was noted where', async ({
+  page,
+}) => {
+  await page.getByRole('link', { name: 'Students', exact: true }).click();
+  await page.getByRole('link', { name: 'Osk Brannel', exact: true }).click();
+  await expect(
+    page.getByText(/^Toes, mid iron: relapsed\. In tolerance with .* % on .*, with .* % on /),
+  ).toBeVisible();
+  const levels = page.getByRole('region', { name: 'Cold, by line and clubs' });
+  await expect(levels.getByRole('row', { name: /^Toes/ })).toContainText(/closed \(right\) ± \d\.\d°/);
+  await expect(
+    page.getByText(/^Worked on the toes: trail end \d+ mm toward the line\.$/).first(),
+  ).toBeVisible();
+  await expect(page.locator('.noted dt').first()).toContainText('North rim');
+  await levels.getByRole('row', { name: /^Face/ }).getByRole('button').first().click();
+  await expect(page).toHaveURL(/progress\?line=face/);
+  await expect(page.getByRole('status').first()).toContainText(/^Face/);
+});
+
+test('the day that was agreed stands on Today when it has come, and a check not yet kept waits there', async ({
+  page,
+}) => {
+  await page.getByRole('link', { name: 'Students', exact: true }).click();
+  await page.getByRole('link', { name: 'Wenke Aldous', exact: true }).click();
+  await page.locator('lo-lesson-twine a').last().click();
+  const held = await page.getByLabel('Held on').inputValue();
+  await page.getByLabel('Next lesson').fill(held);
+  await page.getByRole('button', { name: 'Keep notes' }).click();
+  await expect(page.getByText(`The next lesson was read as ${held}`)).toBeVisible();
+  const today = await page.evaluate(() => new Date().toLocaleDateString('sv'));
+  await page.getByLabel('Next lesson').fill(today);
+  await page.getByRole('button', { name: 'Keep notes' }).click();
+  await expect(page.getByText('Kept.')).toBeVisible();
+  await page.getByRole('button', { name: 'New check' }).click();
+  const check = new CheckPage(page);
+  await check.toTape();
+  await check.typeReadings(['571', '602', '450', '4', '1', '75']);
+  await page.getByRole('link', { name: 'Today', exact: true }).click();
+  const due = page.locator('section', { has: page.getByRole('heading', { name: 'Due', exact: true }) });
+  await expect(due.locator('.strip', { hasText: 'Wenke Aldous' })).toContainText('agreed for');
+  await page.getByRole('link', { name: /^A check of .*, typed .*: open it and keep it\.$/ }).click();
+  await expect(page).toHaveURL(/\/checks\//);
+});
+
+test('an instructor’s own study replaces the shipped value, and gives way to it again', async ({ page }) => {
+  await page.getByRole('link', { name: 'Account' }).click();
+  await page.getByRole('link', { name: 'read an unchanged set-up again' }).click();
+  const add = async (lead: number, trail: number): Promise<void> => {
+    await page.getByLabel(/^Lead gap/).fill(String(lead));
+    await page.getByLabel(/^Trail gap/).fill(String(trail));
+    await page.keyboard.press('Tab');
+    await page.getByRole('button', { name: 'Add reading' }).click();
+  };
+  await add(571, 602);
+  await expect(page.getByText('Read one unchanged set-up at least twice.')).toBeVisible();
+  for (const trail of [610, 596, 604]) await add(571, trail);
+  await page.reload();
+  await expect(page.getByRole('region', { name: 'Set-up 1' }).getByRole('listitem')).toHaveCount(4);
+  await expect(page.getByText('5 more repeats before it may stand for the shipped value.')).toBeVisible();
+  await page.getByRole('button', { name: 'Another set-up' }).click();
+  for (const trail of [622, 634, 641, 629, 618, 630]) await add(580, trail);
+  await page.getByRole('button', { name: /^Use \d\.\d mm$/ }).click();
+  await expect(page.getByText(/^Kept: the next checks/)).toBeVisible();
+  await expect(page.getByRole('row', { name: /^Toes/ })).toContainText('yours');
+  await page.getByRole('button', { name: /^Shipped again.*toes\.bare$/ }).click();
+  await expect(page.getByRole('row', { name: /^Toes/ })).toContainText('3 mm');
+});
+
+test('200 lessons of seven lines are followed beside the page', async ({ page }) => {
+  test.setTimeout(120_000);
+  const { longestMs, over50Ms } = await traceLongProgress(page, 'Runa Feldt');
+  const table = page.getByRole('region', { name: 'Lesson by lesson' });
+  await page.getByRole('button', { name: 'All 200 lessons' }).click();
+  await expect(table.getByRole('row')).toHaveCount(201);
+  process.stdout.write(
+    `200 lessons × 7 lines: longest task of the page ${longestMs} ms, ${over50Ms} over 50 ms\n`,
+  );
+  // What the figure is belongs to the bench; here only that nothing stands still.
+  expect(longestMs).toBeLessThan(2_000);
 });

@@ -111,8 +111,11 @@ export interface LessonView {
   readonly revision: number;
   readonly studentId: string;
   readonly heldOn: string;
+  /** When the student is expected again, YYYY-MM-DD; null where nothing was agreed. */
+  readonly nextOn: string | null;
   readonly notes: string;
   readonly placeId: string | null;
+  readonly placeName: string | null;
   /** Bobs sway more. */
   readonly windy: boolean;
   readonly checks: readonly CheckView[];
@@ -132,6 +135,8 @@ export interface TeeSheetEntry {
   readonly handedness: 'right' | 'left';
   readonly instructorName: string;
   readonly heldOn: string;
+  /** When the student is expected again, as it was said in this lesson. */
+  readonly nextOn: string | null;
   readonly checkCount: number;
   /** The student's last blind baseline before this lesson, or null without one. */
   readonly lastCold: LastColdView | null;
@@ -160,6 +165,8 @@ export interface TodayView {
   readonly date: string;
   readonly lessons: readonly TeeSheetEntry[];
   readonly earlier: readonly TeeSheetEntry[];
+  /** Last lessons of those who are due: the day that was agreed has come, or none was and three weeks are over. */
+  readonly due: readonly TeeSheetEntry[];
 }
 
 /** One device that is signed in. */

@@ -31,6 +31,8 @@ export interface ReadingTools {
   readonly windy?: boolean;
   /** Standard uncertainty of the judge's own eye, degrees. Default 4. */
   readonly eyeDeg?: number;
+  /** How repeatably the instructor finds a point, mm, by `toes.bare` or `hips.rod`. Default: the shipped values. */
+  readonly landmarksMm?: Readonly<Record<string, number>>;
 }
 
 /** The fields that are typed or tapped, in the order the tape is read. */
@@ -60,6 +62,24 @@ const GAUGE_DEG = 1;
 const EYE_DEG = 4;
 const ON_THE_GROUND: readonly LineName[] = ['toes', 'heels'];
 
+/** Name under which an instructor's own landmark is kept. @example landmarkKey('hips', true) // 'hips.rod' */
+export function landmarkKey(line: LineName, rod: boolean): string {
+  return `${line}.${rod ? 'rod' : 'bare'}`;
+}
+
+/** How an end was read: in its parts, or as a whole where the instructor's own landmark is known. */
+function endOf(
+  { line, rod }: TypedReading,
+  { landmarksMm }: ReadingTools,
+  parts: { readonly resolutionMm: number; readonly plumbMm?: number },
+): Readonly<Record<string, number>> {
+  const ownMm = landmarksMm?.[landmarkKey(line, rod === true)];
+  if (ownMm === undefined) return { ...parts };
+  // The document has no field for a landmark: what it has is the whole of one end.
+  const wholeMm = Math.hypot(ownMm, parts.resolutionMm / Math.sqrt(12), parts.plumbMm ?? 0);
+  return { endUncertaintyMm: Number(wholeMm.toFixed(3)) };
+}
+
 /** Everything about a reading that is not typed, as today's tools make it. */
 function madeWithToday(
   reading: TypedReading,
@@ -72,14 +92,16 @@ function madeWithToday(
       return {
         // A rod's length is known and lies along the rod; marks on the ground are read along the string.
         ...(reading.rod === true && { baseAlong: 'rod' }),
-        resolutionMm: tape,
-        plumbMm: ON_THE_GROUND.includes(reading.line) ? 0 : sway,
+        ...endOf(reading, tools, {
+          resolutionMm: tape,
+          plumbMm: ON_THE_GROUND.includes(reading.line) ? 0 : sway,
+        }),
         baseUncertaintyMm: BASE_UNCERTAINTY_MM,
       };
     }
     case 'square':
       return {
-        resolutionMm: tools.ruleDivisionMm ?? RULE_DIVISION_MM,
+        ...endOf(reading, tools, { resolutionMm: tools.ruleDivisionMm ?? RULE_DIVISION_MM }),
         baseUncertaintyMm: SQUARE_BASE_UNCERTAINTY_MM,
       };
     case 'faceRod':

@@ -132,6 +132,34 @@ describe('the demo academy', () => {
     expect(rebased?.rebase).toEqual({ turnedDeg: 1.4, uncertaintyDeg: 0.2 });
   });
 
+  it('has a student whom the hall flatters', async () => {
+    const students = (await client.get('/api/students')).body as StudentView[];
+    const mika = students.find((s) => s.name === 'Mika Oland');
+    const rows = (await client.get(`/api/students/${mika?.id}/lines`)).body as MeasuredLineView[];
+    const at = (place: 'hall' | 'course'): number =>
+      lineProgress(
+        rows,
+        { line: 'toes', clubGroup: 'mid-iron', circumstances: { ...COLD, place } },
+        { handedness: 'right', forecastOn: '2026-12-24' },
+      )?.track.lessons.at(-1)?.banded.levelDeg ?? Number.NaN;
+    expect(at('course') - at('hall')).toBeGreaterThan(2.5);
+  });
+
+  it('says what a lesson was about, where it was held, and when the student is expected again', async () => {
+    const { lessons } = await pageOf('Mika Oland');
+    expect(new Set(lessons.map((l) => l.placeName))).toEqual(
+      new Set(['North rim', 'Boat hall', 'Quarry loop, third hole']),
+    );
+    expect(
+      lessons.some((l) => /^Worked on the toes: trail end \d+ mm toward the line\.$/.test(l.notes)),
+    ).toBe(true);
+    const { due } = (await client.get('/api/today/2026-11-24')).body as TodayView;
+    expect(due.length).toBeGreaterThan(0);
+    for (const { nextOn, heldOn } of due) {
+      expect(Date.parse(nextOn ?? heldOn) <= Date.parse('2026-11-24')).toBe(true);
+    }
+  });
+
   it('has a student who feels far from where they are', async () => {
     const [first] = await lastLesson('Petra Lindqvarn');
     const felt = first?.record?.feltDeg ?? Number.NaN;

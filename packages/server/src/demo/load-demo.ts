@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type PlaceMark, solveDocument } from '@lotrecht/contract';
+import { type Circumstances, type PlaceMark, solveDocument } from '@lotrecht/contract';
 import { type Dice, diceOf } from '@lotrecht/simulation';
 import { addVersion, insertCheck } from '../checks/check-repository.ts';
 import { type Database, type Queries } from '../database/database.ts';
@@ -10,7 +10,7 @@ import { hashPassword } from '../identity/passwords.ts';
 import { insertLesson } from '../lessons/lesson-repository.ts';
 import { insertPlace } from '../places/place-repository.ts';
 import { insertStudent } from '../students/student-repository.ts';
-import { openLesson, plannedChecks, simulateCheck } from './simulate.ts';
+import { type DemoCheck, heldAt, openLesson, plannedChecks, simulateCheck } from './simulate.ts';
 import { type DemoStudent, INSTRUCTORS, LANDMARKS, RAFTS, STUDENTS } from './students.ts';
 
 const SEED = 20_260_417;
@@ -40,14 +40,14 @@ export async function loadDemo(db: Database, password: string, today: Date): Pro
       const instructorId = await insertInstructor(tx, { academyId, ...instructor, passwordHash });
       actors.push({ academyId, instructorId, role: instructor.role });
     }
-    const placeId = await loadPlaces(tx, actors);
+    const places = await loadPlaces(tx, actors);
     const dice = diceOf(SEED);
     let lessons = 0;
     let checks = 0;
     for (const student of STUDENTS) {
       const actor = actors[student.instructor];
       if (actor === undefined) throw new Error(`no instructor for ${student.name}`);
-      checks += await loadStudent(tx, actor, student, { dice, today, placeId });
+      checks += await loadStudent(tx, actor, student, { dice, today, places });
       lessons += student.lessons;
     }
     return { students: STUDENTS.length, lessons, checks };
@@ -58,7 +58,7 @@ async function loadStudent(
   tx: Queries,
   actor: Actor,
   student: DemoStudent,
-  { dice, today, placeId }: { readonly dice: Dice; readonly today: Date; readonly placeId: string },
+  { dice, today, places }: { readonly dice: Dice; readonly today: Date; readonly places: DemoPlaces },
 ): Promise<number> {
   const studentId = randomUUID();
   await insertStudent(tx, actor, studentId, { revision: 0, ...student });
@@ -66,14 +66,28 @@ async function loadStudent(
   for (let lesson = 0; lesson < student.lessons; lesson++) {
     const lessonId = randomUUID();
     const daysAgo = daysAgoOf(student, lesson);
-    const heldOn = new Date(today.getTime() - daysAgo * DAY_MS).toISOString().slice(0, 10);
-    await insertLesson(tx, actor, lessonId, { revision: 0, studentId, heldOn, notes: '', placeId });
-    // Today's lessons are still to be held.
-    if (daysAgo === 0) continue;
+    const dayBefore = (days: number): string =>
+      new Date(today.getTime() - days * DAY_MS).toISOString().slice(0, 10);
+    const heldOn = dayBefore(daysAgo);
     const held = openLesson(student, lesson, dice);
-    for (const [n, plan] of plannedChecks(held).entries()) {
+    // Today's lessons are still to be held.
+    const made = daysAgo === 0 ? [] : plannedChecks(held).map((plan) => simulateCheck(held, plan));
+    const isLast = lesson === student.lessons - 1;
+    await insertLesson(tx, actor, lessonId, {
+      revision: 0,
+      studentId,
+      heldOn,
+      // Nobody agreed on a winter without lessons; after the last one a day stands for those who come regularly.
+      nextOn:
+        isLast && daysAgo > 0 && daysAgo <= DAYS_BETWEEN_LESSONS
+          ? dayBefore(daysAgo - DAYS_BETWEEN_LESSONS)
+          : null,
+      notes: workedOn(made),
+      placeId: places[heldAt(held).place],
+    });
+    for (const [n, check] of made.entries()) {
       const id = randomUUID();
-      const { document, record, rebase, circumstances } = simulateCheck(held, plan);
+      const { document, record, rebase, circumstances } = check;
       await insertCheck(tx, actor, { id, lessonId, studentId });
       const version = {
         reason: 'entered',
@@ -92,6 +106,20 @@ async function loadStudent(
   return checks;
 }
 
+/** What an instructor would note of a lesson: the line that was worked on, and the move. */
+function workedOn(made: readonly DemoCheck[]): string {
+  const [first] = made;
+  if (first === undefined) return '';
+  const { lines, fixFirst, likelyFirst } = solveDocument(first.document, { rebase: first.rebase });
+  const line = fixFirst ?? likelyFirst;
+  const move = line === null ? undefined : lines[line]?.move;
+  if (line === null) return 'Nothing to change; hit balls.';
+  const mm = Math.round(Math.abs(move?.mm ?? 0));
+  return move === undefined || move.end !== 'trail'
+    ? `Worked on the ${line}.`
+    : `Worked on the ${line}: trail end ${mm} mm ${move.mm < 0 ? 'toward' : 'away from'} the line.`;
+}
+
 /** Lessons come at even distances, except for a winter without any. */
 function daysAgoOf(
   { lessons, daysSinceLast, everyDays = DAYS_BETWEEN_LESSONS, pause }: DemoStudent,
@@ -101,10 +129,13 @@ function daysAgoOf(
   return pause !== undefined && lesson < pause.before ? since + pause.days - everyDays : since;
 }
 
-/** The rim with its rafts and landmarks, and the hall for rainy days. @returns the rim's id */
-async function loadPlaces(tx: Queries, [head]: readonly Actor[]): Promise<string> {
+/** The places of Tarnside by their kind. */
+type DemoPlaces = Readonly<Record<Circumstances['place'], string | null>>;
+
+/** The rim with its rafts and landmarks, the hall for rainy days, and a hole of the course. @returns their ids */
+async function loadPlaces(tx: Queries, [head]: readonly Actor[]): Promise<DemoPlaces> {
   if (head === undefined) throw new Error('the demo has a head');
-  const [rimId, hallId] = [randomUUID(), randomUUID()];
+  const [rimId, hallId, holeId] = [randomUUID(), randomUUID(), randomUUID()];
   const marks = (kind: 'target' | 'landmark', seen: readonly Omit<PlaceMark, 'id' | 'kind'>[]): PlaceMark[] =>
     seen.map((mark) => ({ id: randomUUID(), kind, ...mark }));
   const rim = [...marks('target', RAFTS), ...marks('landmark', LANDMARKS)];
@@ -114,7 +145,17 @@ async function loadPlaces(tx: Queries, [head]: readonly Actor[]): Promise<string
     { name: 'Left post', distanceM: 6.2, bearingDeg: -18 },
   ]);
   await insertPlace(tx, head, hallId, { revision: 0, name: 'Boat hall', kind: 'hall', marks: hall });
-  return rimId;
+  const hole = marks('target', [
+    { name: 'Old hoist', distanceM: 210, bearingDeg: 0 },
+    { name: 'Left birch', distanceM: 180, bearingDeg: -7 },
+  ]);
+  await insertPlace(tx, head, holeId, {
+    revision: 0,
+    name: 'Quarry loop, third hole',
+    kind: 'course',
+    marks: hole,
+  });
+  return { range: rimId, hall: hallId, course: holeId, home: null };
 }
 
 /** Demo checks were saved on the day of their lesson. */

@@ -57,6 +57,15 @@ export function openLesson(student: DemoStudent, lesson: number, dice: Dice): De
   return { student, lesson, string: layString(LAYING, dice), dice };
 }
 
+/** Where a lesson is held, and how much of the student's fault shows there. */
+export function heldAt({ student, lesson }: DemoLesson): {
+  readonly place: Circumstances['place'];
+  readonly share: number;
+} {
+  const places = student.elsewhere ?? [];
+  return places[lesson % Math.max(1, places.length)] ?? { place: 'range', share: 1 };
+}
+
 /** The ground is shared with the simulator: only the place of a line is the student's own. */
 function placeOf(line: BodyLine, student: DemoStudent, club: DemoClub): LinePlace {
   const usual = PLACES[line];
@@ -71,11 +80,9 @@ function placeOf(line: BodyLine, student: DemoStudent, club: DemoClub): LinePlac
 }
 
 /** Where every line of the student truly stands in one hold, φ in degrees. */
-function standOf(
-  { student, lesson, dice }: DemoLesson,
-  help: Circumstances['help'],
-): (line: BodyLine) => number {
-  const share = help === 'rods' ? LEFT_BY_RODS : 1;
+function standOf(held: DemoLesson, help: Circumstances['help']): (line: BodyLine) => number {
+  const { student, lesson, dice } = held;
+  const share = (help === 'rods' ? LEFT_BY_RODS : 1) * heldAt(held).share;
   const toes = student.toesDeg(lesson, student.lessons) * share;
   const stepped = student.spreadDeg * dice.normal(1);
   const lines = student.linesDeg?.(toes) ?? {};
@@ -162,7 +169,7 @@ export function simulateCheck(lesson: DemoLesson, { club: group, coached, rep }:
     circumstances: {
       phase: coached ? 'coached' : 'baseline',
       help,
-      place: 'range',
+      place: heldAt(lesson).place,
       reader: 'instructor',
     },
     ...(!coached && {

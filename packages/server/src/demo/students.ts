@@ -31,6 +31,8 @@ export interface DemoStudent {
   readonly flareDeg?: { readonly lead: number; readonly trail: number };
   /** Where the student feels aimed, φ. Default square. */
   readonly feltDeg?: number;
+  /** Where lessons are held in turn, and what share of the fault shows there. Default: all of it, at the range. */
+  readonly elsewhere?: readonly { readonly place: 'hall' | 'range' | 'course'; readonly share: number }[];
   /** The string of the last lesson was found turned by this, right positive. */
   readonly laidOffDeg?: number;
 }
@@ -248,11 +250,16 @@ export const STUDENTS: readonly DemoStudent[] = [
     handedness: 'right',
     minor: false,
     instructor: 0,
-    lessons: 8,
+    lessons: 21,
     daysSinceLast: 18,
     spreadDeg: 1.1,
-    notes: '',
+    notes: 'Square in the hall, closed outdoors.',
     toesDeg: gliding(4.2, 3.6),
+    elsewhere: [
+      { place: 'range', share: 1 },
+      { place: 'hall', share: 0.2 },
+      { place: 'course', share: 1.5 },
+    ],
     faceDeg: slightlyOpen,
   },
   {

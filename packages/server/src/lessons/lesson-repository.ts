@@ -19,9 +19,10 @@ function toRow(stored: StoredLesson): LessonRow {
 
 function selectLessons(where: SqlFragment): SqlFragment {
   return sql`
-    SELECT l.id, l.revision, l.student_id AS studentId, l.held_on AS heldOn, l.place_id AS placeId,
-           l.windy, l.notes
+    SELECT l.id, l.revision, l.student_id AS studentId, l.held_on AS heldOn, l.next_on AS nextOn,
+           l.place_id AS placeId, p.name AS placeName, l.windy, l.notes
     FROM lesson l JOIN student s ON s.academy_id = l.academy_id AND s.id = l.student_id
+    LEFT JOIN place p ON p.academy_id = l.academy_id AND p.id = l.place_id
     WHERE ${where}`;
 }
 
@@ -51,9 +52,10 @@ export async function findLesson(db: Queries, actor: Actor, id: string): Promise
 /** Adds a lesson under the id that the browser chose. @throws on an id that is taken (duplicate key) */
 export async function insertLesson(db: Queries, actor: Actor, id: string, input: LessonInput): Promise<void> {
   await db.exec(sql`
-    INSERT INTO lesson (academy_id, id, student_id, instructor_id, held_on, place_id, windy, notes)
+    INSERT INTO lesson (academy_id, id, student_id, instructor_id, held_on, next_on, place_id, windy,
+                        notes)
     VALUES (${actor.academyId}, ${id}, ${input.studentId}, ${actor.instructorId}, ${input.heldOn},
-            ${input.placeId ?? null}, ${input.windy ?? false}, ${input.notes})`);
+            ${input.nextOn ?? null}, ${input.placeId ?? null}, ${input.windy ?? false}, ${input.notes})`);
 }
 
 /** Changes a lesson if it still is at the revision the change was made from. @returns whether it was */
@@ -65,8 +67,8 @@ export async function updateLesson(
 ): Promise<boolean> {
   const changed = await db.exec(sql`
     UPDATE lesson l JOIN student s ON s.academy_id = l.academy_id AND s.id = l.student_id
-    SET l.held_on = ${input.heldOn}, l.place_id = ${input.placeId ?? null},
-        l.windy = ${input.windy ?? false}, l.notes = ${input.notes}, l.revision = l.revision + 1
+    SET l.held_on = ${input.heldOn}, l.next_on = ${input.nextOn ?? null},
+        l.place_id = ${input.placeId ?? null}, l.windy = ${input.windy ?? false}, l.notes = ${input.notes}, l.revision = l.revision + 1
     WHERE ${visibleStudents(actor)} AND l.id = ${id} AND l.deleted_at IS NULL AND l.revision = ${input.revision}
       AND l.student_id = ${input.studentId}`);
   return changed === 1;
@@ -91,7 +93,7 @@ export async function setLessonDeleted(
 function selectTeeSheet(where: SqlFragment): SqlFragment {
   return sql`
     SELECT l.id AS lessonId, s.id AS studentId, s.name AS studentName, s.handedness,
-           i.name AS instructorName, l.held_on AS heldOn,
+           i.name AS instructorName, l.held_on AS heldOn, l.next_on AS nextOn,
            (SELECT COUNT(*) FROM setup_check c
              WHERE c.academy_id = l.academy_id AND c.lesson_id = l.id AND c.deleted_at IS NULL) AS checkCount
     FROM lesson l FORCE INDEX (lesson_by_day)
@@ -109,6 +111,15 @@ export function listLessonsOfDay(db: Queries, actor: Actor, day: string): Promis
 }
 
 /** Each student's latest lesson before a day, the newest first. */
+/** No lesson of the same student after it, up to a day that is not counted. */
+function lastBefore(day: string): SqlFragment {
+  return sql`l.held_on < ${day} AND NOT EXISTS (
+    SELECT 1 FROM lesson later
+    WHERE later.academy_id = l.academy_id AND later.student_id = l.student_id AND later.deleted_at IS NULL
+      AND later.held_on < ${day} AND (later.held_on > l.held_on OR (later.held_on = l.held_on AND later.id > l.id)))`;
+}
+
+/** The last lesson of each student before a day, newest first. */
 export function listLessonsBefore(
   db: Queries,
   actor: Actor,
@@ -116,12 +127,25 @@ export function listLessonsBefore(
   limit: number,
 ): Promise<readonly TeeSheetRow[]> {
   return db.many<TeeSheetRow>(
-    selectTeeSheet(sql`l.academy_id = ${actor.academyId} AND ${visibleStudents(actor)} AND l.held_on < ${day}
+    selectTeeSheet(sql`l.academy_id = ${actor.academyId} AND ${visibleStudents(actor)} AND ${lastBefore(day)}
+      AND l.deleted_at IS NULL AND s.deleted_at IS NULL ORDER BY l.held_on DESC, l.id DESC LIMIT ${limit}`),
+  );
+}
+
+/** Whom to expect on a day: the last lesson of each student whose agreed day, or their three weeks, have come. */
+export function listLessonsDue(
+  db: Queries,
+  actor: Actor,
+  { day, unseenDays, limit }: { readonly day: string; readonly unseenDays: number; readonly limit: number },
+): Promise<readonly TeeSheetRow[]> {
+  return db.many<TeeSheetRow>(
+    selectTeeSheet(sql`l.academy_id = ${actor.academyId} AND ${visibleStudents(actor)} AND ${lastBefore(day)}
       AND l.deleted_at IS NULL AND s.deleted_at IS NULL
+      AND COALESCE(l.next_on, l.held_on + INTERVAL ${unseenDays} DAY) <= ${day}
       AND NOT EXISTS (
-        SELECT 1 FROM lesson later
-        WHERE later.academy_id = l.academy_id AND later.student_id = l.student_id AND later.deleted_at IS NULL
-          AND later.held_on < ${day} AND (later.held_on > l.held_on OR (later.held_on = l.held_on AND later.id > l.id)))
-      ORDER BY l.held_on DESC, l.id DESC LIMIT ${limit}`),
+        SELECT 1 FROM lesson today
+        WHERE today.academy_id = l.academy_id AND today.student_id = l.student_id AND today.deleted_at IS NULL
+          AND today.held_on = ${day})
+      ORDER BY COALESCE(l.next_on, l.held_on + INTERVAL ${unseenDays} DAY) DESC, l.id DESC LIMIT ${limit}`),
   );
 }

@@ -8,11 +8,19 @@ import { notFound, Problem } from '../http/problem.ts';
 import { type Route } from '../http/route.ts';
 import { requireActor } from '../identity/session-cookie.ts';
 import { withLastCold } from './last-cold.ts';
-import { findLesson, listLessonsBefore, listLessonsOfDay, setLessonDeleted } from './lesson-repository.ts';
+import {
+  findLesson,
+  listLessonsBefore,
+  listLessonsDue,
+  listLessonsOfDay,
+  setLessonDeleted,
+} from './lesson-repository.ts';
 import { saveLesson } from './save-lesson.ts';
 
 /** So many students are shown besides those of the day. */
 const SEEN_LATELY = 24;
+/** Where no day was agreed, a student is due again after so many days. */
+const UNSEEN_DAYS = 21;
 
 function requireDay(text: unknown): string {
   if (typeof text === 'string' && /^\d{4}-\d{2}-\d{2}$/.test(text) && !Number.isNaN(Date.parse(text)))
@@ -35,10 +43,16 @@ export function lessonRoutes(db: Database): readonly Route[] {
       handle: async (ctx) => {
         const actor = requireActor(ctx);
         const date = requireDay(ctx.params['date']);
+        const due = await listLessonsDue(db, actor, {
+          day: date,
+          unseenDays: UNSEEN_DAYS,
+          limit: SEEN_LATELY,
+        });
         const view: TodayView = {
           date,
           lessons: await withLastCold(db, actor, await listLessonsOfDay(db, actor, date), date),
           earlier: await withLastCold(db, actor, await listLessonsBefore(db, actor, date, SEEN_LATELY), date),
+          due: await withLastCold(db, actor, due, date),
         };
         ctx.body = view;
       },

@@ -1,16 +1,32 @@
 import { type LessonInput } from '@lotrecht/contract';
 import { type Database, isDuplicate } from '../database/database.ts';
 import { type Actor } from '../http/context.ts';
-import { conflict, notFound } from '../http/problem.ts';
+import { conflict, notFound, Problem } from '../http/problem.ts';
 import { findPlace } from '../places/place-repository.ts';
 import { findStudent } from '../students/student-repository.ts';
 import { findLesson, insertLesson, type LessonRow, updateLesson } from './lesson-repository.ts';
+
+function nextBeforeHeld(nextOn: string, heldOn: string): Problem {
+  return new Problem({
+    status: 422,
+    code: 'refused',
+    title: 'Something in what was sent does not fit.',
+    errors: [
+      {
+        code: 'order',
+        path: '/nextOn',
+        message: `The next lesson was read as ${nextOn}, this one is on ${heldOn}. Give a later day, or none.`,
+      },
+    ],
+  });
+}
 
 function says(lesson: LessonRow, input: LessonInput): boolean {
   return (
     lesson.studentId === input.studentId &&
     lesson.heldOn === input.heldOn &&
     lesson.notes === input.notes &&
+    lesson.nextOn === (input.nextOn ?? null) &&
     lesson.placeId === (input.placeId ?? null) &&
     lesson.windy === (input.windy ?? false)
   );
@@ -28,7 +44,8 @@ export async function saveLesson(
   input: LessonInput,
 ): Promise<LessonRow> {
   if ((await findStudent(db, actor, input.studentId)) === undefined) throw notFound();
-  const { placeId = null } = input;
+  const { placeId = null, nextOn = null } = input;
+  if (nextOn !== null && nextOn <= input.heldOn) throw nextBeforeHeld(nextOn, input.heldOn);
   if (placeId !== null && (await findPlace(db, actor, placeId)) === undefined) throw notFound();
   if (input.revision === 0) {
     try {

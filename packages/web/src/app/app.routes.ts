@@ -94,6 +94,11 @@ export const routes: Routes = [
         loadComponent: () => import('./views/methods/methods.ts').then((m) => m.MethodsView),
       },
       {
+        path: 'study',
+        title: 'Repeatability · Lotrecht',
+        loadComponent: () => import('./views/study/study.ts').then((m) => m.StudyPage),
+      },
+      {
         path: 'academy',
         title: 'Academy · Lotrecht',
         loadComponent: () => import('./views/academy/academy.ts').then((m) => m.AcademyPage),

@@ -58,6 +58,15 @@ export class DraftStore {
     return this.db.checkDrafts.where({ instructorId, lessonId }).toArray();
   }
 
+  /** Everything an instructor has typed on this device and not kept, newest first. */
+  async ofInstructor(instructorId: string): Promise<readonly CheckDraft[]> {
+    const drafts = await this.db.checkDrafts
+      .where('[instructorId+checkId]')
+      .between([instructorId, Dexie.minKey], [instructorId, Dexie.maxKey])
+      .toArray();
+    return drafts.toSorted((a, b) => (a.updatedAt > b.updatedAt ? -1 : 1));
+  }
+
   async keep(draft: CheckDraft): Promise<void> {
     await this.db.checkDrafts.put(draft);
   }

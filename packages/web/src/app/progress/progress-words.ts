@@ -39,7 +39,7 @@ export function tendencyText(progress: LineProgress, handedness: 'right' | 'left
     spreadDeg === null
       ? ''
       : `, spread ${spreadDeg.sd.toFixed(1)}° (${spreadDeg.low.toFixed(1)}° to ${spreadDeg.high.toFixed(1)}°)`;
-  return `${LINE_TITLES[choice.line]}: ${turnText(choice.line, levelDeg)}${side} ± ${half}°${spread}. In tolerance with ${percentText(probabilityInTolerance)}.`;
+  return `${LINE_TITLES[choice.line]}: ${turnText(choice.line, levelDeg)}${side} ± ${half}°${spread}. In tolerance with ${percentText(probabilityInTolerance)} (${clubText(choice.clubGroup).toLowerCase()}, ${PLACES[choice.circumstances.place]}).`;
 }
 
 /** A mean turn with its interval, or without where one lesson knows none. @example "3.4° toward open ± 1.2° (5 lessons)" */

@@ -16,6 +16,9 @@ import { CLUB_GROUPS } from './words.ts';
       <span class="club">{{ club() }}</span>
       <span class="lo-soft">{{ target() }}</span>
       <span class="lo-soft">{{ clock() }} {{ made() }}</span>
+      @if (check().reason === 'corrected') {
+        <span class="lo-soft">corrected, {{ check().revision }} versions</span>
+      }
       @if (check().reason === 'hand-corrected') {
         <span class="lo-soft">computed again for the other hand</span>
       }

@@ -28,6 +28,7 @@ export const KEYS: readonly KeyHelp[] = [
   { key: 'o', face: 'o', does: 'In a check: its ground, circumstances and target line' },
   { key: 'l', face: 'l', does: 'In a check: to its lesson' },
   { key: 'ArrowLeft', face: '← →', does: 'On the landmark strip: 0.1°, with Shift 1°' },
+  { key: '+', face: '+ − ← → 0', does: 'On the buttons of a progress picture: closer, wider, move, all' },
   { key: 'Enter', face: 'Enter', does: 'In a reading: to the next one; after the last, keep' },
   {
     key: 'Escape',

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
-import { Router } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { SessionStore } from '../../session/session.store.ts';
 import { ThemeStore } from '../../session/theme.store.ts';
@@ -14,7 +14,16 @@ import { SettingsForm } from './settings-form.ts';
 
 @Component({
   selector: 'lo-account',
-  imports: [MatButton, MatRadioButton, MatRadioGroup, Devices, PasswordForm, ProblemNote, SettingsForm],
+  imports: [
+    MatButton,
+    MatRadioButton,
+    MatRadioGroup,
+    Devices,
+    PasswordForm,
+    ProblemNote,
+    RouterLink,
+    SettingsForm,
+  ],
   templateUrl: './account.html',
   styleUrl: './account.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

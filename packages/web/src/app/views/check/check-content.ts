@@ -321,7 +321,14 @@ export class CheckContent {
   private readonly tools = computed(() => {
     const { tapeDivisionMm, ruleDivisionMm } = this.equipment();
     const eyeDeg = this.eye.uncertaintyDeg();
-    return { tapeDivisionMm, ruleDivisionMm, windy: this.windy(), ...(eyeDeg !== undefined && { eyeDeg }) };
+    const { landmarksMm } = this.settings.settings();
+    return {
+      tapeDivisionMm,
+      ruleDivisionMm,
+      windy: this.windy(),
+      ...(eyeDeg !== undefined && { eyeDeg }),
+      ...(landmarksMm !== undefined && { landmarksMm }),
+    };
   });
 
   private compose(entries: readonly Entry[]): CheckDocument | undefined {

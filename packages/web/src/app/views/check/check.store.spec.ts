@@ -36,7 +36,9 @@ const lesson: LessonView = {
   studentId: 's',
   heldOn: '2026-04-17',
   notes: '',
+  nextOn: null,
   placeId: null,
+  placeName: null,
   windy: false,
   checks: [],
 };

@@ -54,6 +54,7 @@ export class LessonPage {
   protected readonly clockText = clockText;
   protected readonly form = new FormGroup({
     heldOn: new FormControl('', { nonNullable: true, validators: [Validators.required] }),
+    nextOn: new FormControl<string | null>(null),
     placeId: new FormControl<string | null>(null),
     windy: new FormControl(false, { nonNullable: true }),
     notes: new FormControl('', { nonNullable: true, validators: [Validators.maxLength(4000)] }),
@@ -114,7 +115,10 @@ export class LessonPage {
     this.form.markAllAsTouched();
     if (lesson === null || this.form.invalid) return;
     const { id, revision, studentId } = lesson;
-    this.api.saveLesson(id, { revision, studentId, ...this.form.getRawValue() }).subscribe({
+    const typed = this.form.getRawValue();
+    // An emptied date field reads as empty text.
+    const nextOn = typed.nextOn === '' ? null : typed.nextOn;
+    this.api.saveLesson(id, { revision, studentId, ...typed, nextOn }).subscribe({
       next: (saved) => {
         this.show({ ...lesson, ...saved });
         keepUsualPlace(saved.placeId);
@@ -136,8 +140,8 @@ export class LessonPage {
 
   private show(lesson: LessonView): void {
     this.lesson.set(lesson);
-    const { heldOn, placeId, windy, notes } = lesson;
-    this.form.reset({ heldOn, placeId, windy, notes });
+    const { heldOn, nextOn, placeId, windy, notes } = lesson;
+    this.form.reset({ heldOn, nextOn, placeId, windy, notes });
     const instructorId = this.session.session()?.instructor.id ?? '';
     void this.draftStore.ofLesson(lesson.id, instructorId).then((drafts) => this.drafts.set(drafts));
   }

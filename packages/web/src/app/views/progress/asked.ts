@@ -1,5 +1,6 @@
 import { type ClubGroup, type LineProgress } from '@lotrecht/contract';
 import { choiceText } from '../../progress/progress-words.ts';
+import { isCold } from '../../progress/levels.ts';
 import { type LineKey } from '../../ui/words.ts';
 
 /** What is asked for: a line, a group of clubs, and one kind of set-up. */
@@ -10,17 +11,12 @@ export interface Asked {
 }
 
 /** What a series answers. */
-export function askedOf({ choice }: LineProgress): Asked {
+export function askedOf({ choice }: Pick<LineProgress, 'choice'>): Asked {
   return { line: choice.line, clubGroup: choice.clubGroup, kind: choiceText(choice) };
 }
 
 export function sameAsked(a: Asked, b: Asked): boolean {
   return a.line === b.line && a.clubGroup === b.clubGroup && a.kind === b.kind;
-}
-
-/** Whether it is cold: a blind baseline, the level that counts. */
-export function isCold({ choice: { circumstances: c } }: LineProgress): boolean {
-  return c.phase === 'baseline' && c.help === 'blind';
 }
 
 /** The last flag belongs to the last lesson. */
@@ -29,11 +25,18 @@ function isNewest({ track }: LineProgress): boolean {
 }
 
 /** What is shown first: the line that was asked for, else one that was lost, else the feet; cold, many lessons. */
-export function firstAsked(all: readonly LineProgress[], wantedLine: string | undefined): Asked | null {
+export function firstAsked(
+  all: readonly LineProgress[],
+  wantedLine: string | undefined,
+  wantedClubs?: string,
+): Asked | null {
   const lost = all.find((p) => p.track.flags.at(-1)?.code === 'relapse' && isNewest(p));
   const wanted = wantedLine ?? lost?.choice.line ?? 'toes';
   const rank = (p: LineProgress): number =>
-    (p.choice.line === wanted ? 0 : 2000) + (isCold(p) ? 0 : 1000) - p.track.lessons.length;
+    (p.choice.line === wanted ? 0 : 4000) +
+    (wantedClubs === undefined || p.choice.clubGroup === wantedClubs ? 0 : 2000) +
+    (isCold(p) ? 0 : 1000) -
+    p.track.lessons.length;
   const [best] = all.toSorted((a, b) => rank(a) - rank(b));
   return best === undefined ? null : askedOf(best);
 }

@@ -4,10 +4,12 @@ import {
   type MeasuredLineView,
   type ProgressChoice,
 } from '@lotrecht/contract';
+import { levelOf, levelsBeside, matrixOf } from '../../progress/levels.ts';
 import { tendencyText } from '../../progress/progress-words.ts';
 import { firstAsked, nearestAsked } from './asked.ts';
 import { comparableOf, compareLessons } from './comparison.ts';
-import { levelOf, matrixOf, sentencesOf, tableOf } from './progress-rows.ts';
+import { overlaysOf } from './overlays.ts';
+import { sentencesOf, tableOf } from './progress-rows.ts';
 
 const COLD = { phase: 'baseline', help: 'blind', place: 'range', reader: 'instructor' } as const;
 const COACHED = { phase: 'coached', help: 'rods', place: 'range', reader: 'instructor' } as const;
@@ -63,6 +65,7 @@ describe('what is shown first', () => {
       kind: 'baseline, blind, range, read by you',
     });
     expect(firstAsked(all, 'face')).toMatchObject({ line: 'face', clubGroup: 'driver' });
+    expect(firstAsked([toes, driverFace], 'toes', 'driver')).toMatchObject({ line: 'toes' });
     expect(firstAsked([], undefined)).toBeNull();
   });
 
@@ -94,7 +97,7 @@ describe('a series in words', () => {
 
   it('says the tendency with interval, spread and probability, on the side of the hand', () => {
     expect(tendencyText(driverFace, 'right')).toMatch(
-      /^Face: \d\.\d° open \(right\) ± \d\.\d°, spread \d\.\d° \(.*\)\. In tolerance with .* %\.$/,
+      /^Face: \d\.\d° open \(right\) ± \d\.\d°, spread \d\.\d° \(.*\)\. In tolerance with .* % \(driver, range\)\.$/,
     );
     expect(tendencyText(driverFace, 'left')).toContain('open (left)');
   });
@@ -115,6 +118,37 @@ describe('a series in words', () => {
     expect(matrix.groups).toEqual(['Mid iron', 'Driver']);
     expect(matrix.rows.map((r) => r.title)).toEqual(['Face', 'Toes']);
     expect(matrix.rows[0]?.cells[0]).toBeNull();
+  });
+});
+
+describe('what stands beside the series', () => {
+  const hall = progressOf({ ...toes.choice, circumstances: { ...COLD, place: 'hall' } }, [
+    ['2026-03-08', 1, 1.2],
+  ]);
+  const driverToes = progressOf({ ...toes.choice, clubGroup: 'driver' }, [['2026-03-01', 3]]);
+
+  it('are the other places with the same clubs, and the other clubs at the same place', () => {
+    const [places, clubs] = levelsBeside([toes, coached, hall, driverToes, driverFace], toes, 'right');
+    expect(places?.title).toBe('Toes by place, cold, mid iron');
+    expect(places?.rows.map((r) => [r.key, r.lessons])).toEqual([
+      ['hall', 1],
+      ['range', 3],
+    ]);
+    expect(clubs?.rows.map((r) => r.key)).toEqual(['Mid iron', 'Driver']);
+    expect(levelsBeside([toes, coached], toes, 'right')).toEqual([]);
+  });
+
+  it('are other kinds of set-up to lay over, each with a shape of its own', () => {
+    const overlays = overlaysOf(
+      [toes, coached, hall, driverToes],
+      toes,
+      new Set(['coached, with rods, range, read by you']),
+    );
+    expect(overlays.map((o) => [o.kind, o.on])).toEqual([
+      ['coached, with rods, range, read by you', true],
+      ['baseline, blind, hall, read by you', false],
+    ]);
+    expect(new Set(overlays.map((o) => o.shape)).size).toBe(2);
   });
 });
 

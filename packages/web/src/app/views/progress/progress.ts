@@ -19,15 +19,19 @@ import { forkJoin, map, Subscription } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { computeProgress, type ProgressSoFar } from '../../progress/progress-computation.ts';
+import { levelOf, levelsBeside, type MatrixCell, matrixOf } from '../../progress/levels.ts';
 import { choiceText, clubText, tendencyText } from '../../progress/progress-words.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { dayText, localDay } from '../../ui/dates.ts';
+import { LevelMatrix } from '../../ui/level-matrix.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { LINE_TITLES } from '../../ui/words.ts';
 import { type Asked, askedOf, firstAsked, nearestAsked, sameAsked } from './asked.ts';
 import { comparableOf, compareLessons } from './comparison.ts';
 import { LinePicture } from './line-picture.ts';
-import { levelOf, matrixOf, sentencesOf, tableOf } from './progress-rows.ts';
+import { LevelsBeside } from './levels-beside.ts';
+import { overlaysOf } from './overlays.ts';
+import { sentencesOf, tableOf } from './progress-rows.ts';
 import { pngOf, saveFile } from './save-file.ts';
 
 const DAY_MS = 86_400_000;
@@ -38,7 +42,7 @@ const NEWEST_LESSONS = 30;
 /** Angles over lessons, and whether a change is real. */
 @Component({
   selector: 'lo-progress',
-  imports: [LinePicture, MatButton, ProblemNote, RouterLink],
+  imports: [LevelMatrix, LevelsBeside, LinePicture, MatButton, ProblemNote, RouterLink],
   templateUrl: './progress.html',
   styleUrl: './progress.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -47,6 +51,7 @@ export class ProgressPage {
   readonly studentId = input.required<string>();
   /** From the address, as when a matrix cell or a flag leads here. */
   readonly line = input<string>();
+  readonly clubs = input<string>();
 
   private readonly api = inject(AcademyApi);
   private readonly router = inject(Router);
@@ -59,7 +64,8 @@ export class ProgressPage {
   private readonly rows = signal<readonly MeasuredLineView[]>([]);
   protected readonly soFar = signal<ProgressSoFar | null>(null);
   protected readonly loaded = signal(false);
-  protected readonly showCoached = signal(false);
+  /** Other circumstances laid over the picture, by their words. */
+  private readonly laidOver = signal<ReadonlySet<string>>(new Set());
   protected readonly showFelt = signal(false);
   protected readonly forecastOn = signal(localDay(new Date(Date.now() + FORECAST_DAYS * DAY_MS)));
   /** Two lessons of any kind that are to be compared. */
@@ -74,7 +80,7 @@ export class ProgressPage {
     return soFar !== null && soFar.done < soFar.of;
   });
 
-  private readonly first = computed(() => firstAsked(this.all(), this.line()));
+  private readonly first = computed(() => firstAsked(this.all(), this.line(), this.clubs()));
   protected readonly asked = linkedSignal<Asked | null, Asked | null>({
     source: () => this.first(),
     computation: (first, before) => before?.value ?? first,
@@ -117,24 +123,11 @@ export class ProgressPage {
     return shown === null || student === null ? '' : tendencyText(shown, student.handedness);
   });
 
-  /** The same line coached at the same place, to be laid over. */
-  private readonly coached = computed(() => {
+  /** The same line and clubs under other circumstances, each to be laid over by its shape. */
+  protected readonly overlays = computed(() => {
     const shown = this.shown();
-    if (shown === null) return null;
-    const { line, clubGroup, circumstances } = shown.choice;
-    return (
-      this.all().find(
-        ({ choice: c }) =>
-          c.line === line &&
-          c.clubGroup === clubGroup &&
-          c.circumstances.phase === 'coached' &&
-          c.circumstances.place === circumstances.place,
-      ) ?? null
-    );
+    return shown === null ? [] : overlaysOf(this.all(), shown, this.laidOver());
   });
-  protected readonly hasCoached = computed(
-    () => this.coached() !== null && this.shown()?.choice.circumstances.phase !== 'coached',
-  );
 
   /** Felt aim of each lesson on the axis of the line. */
   private readonly felt = computed(() => {
@@ -154,7 +147,7 @@ export class ProgressPage {
       ? null
       : {
           progress,
-          coached: this.showCoached() && this.hasCoached() ? this.coached() : null,
+          overlays: this.overlays().filter((o) => o.on),
           felt: this.showFelt() ? this.felt() : [],
         };
   });
@@ -176,13 +169,18 @@ export class ProgressPage {
               line,
               title: LINE_TITLES[line],
               level: levelOf(progress, this.student()?.handedness ?? 'right'),
-              drawing: { progress, coached: null, felt: [] },
+              drawing: { progress, overlays: [], felt: [] },
             },
           ];
     });
   });
 
   protected readonly matrix = computed(() => matrixOf(this.all(), this.student()?.handedness ?? 'right'));
+
+  protected readonly beside = computed(() => {
+    const [shown, student] = [this.shown(), this.student()];
+    return shown === null || student === null ? [] : levelsBeside(this.all(), shown, student.handedness);
+  });
 
   protected readonly table = computed(() => {
     const shown = this.shown();
@@ -275,6 +273,16 @@ export class ProgressPage {
     const wanted = { ...asked, ...change };
     const near = nearestAsked(this.all(), wanted);
     if (near !== null) this.asked.set(near);
+  }
+
+  protected askFor({ choice }: MatrixCell): void {
+    this.ask(askedOf({ choice }));
+  }
+
+  protected layOver(kind: string): void {
+    this.laidOver.update(
+      (kinds) => new Set(kinds.has(kind) ? [...kinds].filter((k) => k !== kind) : [...kinds, kind]),
+    );
   }
 
   protected compare(which: 0 | 1, key: string): void {

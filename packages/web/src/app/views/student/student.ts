@@ -17,11 +17,14 @@ import { Subscription, switchMap } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { computeProgress } from '../../progress/progress-computation.ts';
+import { flagReasons } from '../../progress/flag-words.ts';
+import { isCold, type MatrixCell, matrixOf } from '../../progress/levels.ts';
 import { tendencyText } from '../../progress/progress-words.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { CheckSummary } from '../../ui/check-summary.ts';
 import { LessonStart } from '../../session/lesson-start.ts';
 import { dayText, localDay } from '../../ui/dates.ts';
+import { LevelMatrix } from '../../ui/level-matrix.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Undo } from '../../ui/undo.ts';
 import { itemSentences } from '../../ui/item-words.ts';
@@ -29,9 +32,11 @@ import { watchText } from '../../ui/watch-words.ts';
 import { HAND_TITLES } from '../../ui/words.ts';
 import { LessonTwine } from './lesson-twine.ts';
 
+const NEWEST_NOTES = 6;
+
 @Component({
   selector: 'lo-student',
-  imports: [MatButton, RouterLink, CheckSummary, LessonTwine, ProblemNote],
+  imports: [MatButton, RouterLink, CheckSummary, LessonTwine, LevelMatrix, ProblemNote],
   templateUrl: './student.html',
   styleUrl: './student.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -72,12 +77,29 @@ export class StudentPage {
   protected readonly tendency = computed(() => {
     const student = this.page()?.student;
     if (student === undefined) return null;
-    const cold = this.tracked().filter(
-      ({ choice: { circumstances: c } }) => c.phase === 'baseline' && c.help === 'blind',
-    );
+    const cold = this.tracked().filter(isCold);
     const line = watchedLine(this.lastCold()?.checks ?? [])?.line ?? 'toes';
     const shown = cold.find((p) => p.choice.line === line) ?? cold[0];
     return shown === undefined ? null : tendencyText(shown, student.handedness);
+  });
+  protected readonly flags = computed(() => flagReasons(this.tracked()));
+  /** Where every line stands; one alone is said by the sentence above. */
+  protected readonly matrix = computed(() => {
+    const student = this.page()?.student;
+    const matrix = matrixOf(this.tracked(), student?.handedness ?? 'right');
+    return matrix.rows.length === 0 ? null : matrix;
+  });
+  /** What was noted, by day and place, newest first; years of it are asked for. */
+  private readonly noted = computed(() => this.page()?.lessons.filter((l) => l.notes !== '') ?? []);
+  protected readonly allNotes = signal(false);
+  protected readonly notes = computed(() =>
+    this.allNotes() ? this.noted() : this.noted().slice(0, NEWEST_NOTES),
+  );
+  protected readonly moreNotes = computed(() => this.noted().length - this.notes().length);
+  /** When the student is expected again, from the newest lesson that says so, while the day is still to come. */
+  protected readonly nextOn = computed(() => {
+    const on = this.page()?.lessons.find((l) => l.checks.length > 0 || l.nextOn !== null)?.nextOn ?? null;
+    return on !== null && on >= localDay(new Date()) ? on : null;
   });
   protected readonly items = computed(() =>
     itemSentences(this.lastCold()?.checks.find((c) => c.record?.items)?.record?.items),
@@ -125,6 +147,12 @@ export class StudentPage {
         next: ({ done, of, all }) => done === of && this.tracked.set(all),
         error: (error: unknown) => this.problem.set(toProblem(error)),
       });
+  }
+
+  protected openLine({ choice }: MatrixCell): void {
+    void this.router.navigate(['/students', this.studentId(), 'progress'], {
+      queryParams: { line: choice.line, clubs: choice.clubGroup },
+    });
   }
 
   protected startLesson(): void {

@@ -4,14 +4,14 @@ import { Router, RouterLink } from '@angular/router';
 import { type TeeSheetEntry, type TodayView } from '@lotrecht/contract';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { type CheckDraft, DraftStore } from '../../drafts/draft-store.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { LessonStart } from '../../session/lesson-start.ts';
-import { dayText, localDay, weekdayText } from '../../ui/dates.ts';
+import { clockText, dayText, localDay, weekdayText } from '../../ui/dates.ts';
+import { SessionStore } from '../../session/session.store.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { watchText } from '../../ui/watch-words.ts';
 import { CLUB_GROUPS, LINE_TITLES } from '../../ui/words.ts';
-
-const DUE_MS = 21 * 86_400_000;
 
 @Component({
   selector: 'lo-today',
@@ -24,22 +24,26 @@ export class TodayPage {
   protected readonly today = localDay(new Date());
   protected readonly view = signal<TodayView | null>(null);
   protected readonly problem = signal<ApiProblem | null>(null);
+  protected readonly dayText = dayText;
   protected readonly weekdayText = weekdayText;
   protected readonly watchText = watchText;
 
-  /** Each student once, seen last first, without those of today. */
+  /** Each student once, seen last first, without those of today and those who are due. */
   protected readonly seenLately = computed(() => {
     const view = this.view();
     if (view === null) return [];
-    const seen = new Set(view.lessons.map((l) => l.studentId));
+    const seen = new Set([...view.lessons, ...view.due].map((l) => l.studentId));
     return view.earlier.filter(({ studentId }) => !seen.has(studentId) && seen.add(studentId));
   });
 
   /** Lines that were in and are out again at the last lesson. */
   protected readonly relapsed = computed(() => {
     const view = this.view();
-    const entries = view === null ? [] : [...view.lessons, ...this.seenLately()];
-    return entries.flatMap(({ studentId, studentName, flags }) =>
+    if (view === null) return [];
+    const byStudent = new Map(
+      [...view.lessons, ...view.earlier, ...view.due].map((entry) => [entry.studentId, entry]),
+    );
+    return [...byStudent.values()].flatMap(({ studentId, studentName, flags }) =>
       flags
         .filter((f) => f.code === 'relapse')
         .map(({ line, clubGroup, date }) => ({
@@ -52,16 +56,28 @@ export class TodayPage {
     );
   });
 
-  /** Not seen for three weeks, and not on today's sheet. */
-  protected readonly due = computed(() =>
-    this.seenLately().filter(({ heldOn }) => Date.parse(this.today) - Date.parse(heldOn) > DUE_MS),
-  );
+  /** Checks that are only on this device, with the student where the sheet knows them. */
+  private readonly drafts = signal<readonly CheckDraft[]>([]);
+  protected readonly waiting = computed(() => {
+    const view = this.view();
+    const names = new Map(
+      [...(view?.lessons ?? []), ...(view?.earlier ?? [])].map((l) => [l.lessonId, l.studentName]),
+    );
+    return this.drafts().map(({ checkId, lessonId, updatedAt }) => ({
+      checkId,
+      lessonId,
+      who: names.get(lessonId) ?? 'an earlier lesson',
+      typed: `${dayText(updatedAt.slice(0, 10))}, ${clockText(updatedAt)}`,
+    }));
+  });
 
   /** The first lesson without a check is what needs doing now. */
   protected readonly nextUp = computed(
     () => this.view()?.lessons.find((l) => l.checkCount === 0)?.lessonId ?? null,
   );
 
+  private readonly draftStore = inject(DraftStore);
+  private readonly session = inject(SessionStore);
   private readonly api = inject(AcademyApi);
   private readonly lessons = inject(LessonStart);
   private readonly router = inject(Router);
@@ -73,6 +89,9 @@ export class TodayPage {
 
   protected load(): void {
     this.problem.set(null);
+    void this.draftStore
+      .ofInstructor(this.session.session()?.instructor.id ?? '')
+      .then((drafts) => this.drafts.set(drafts));
     this.api.today(this.today).subscribe({
       next: (view) => this.view.set(view),
       error: (error: unknown) => this.problem.set(toProblem(error)),

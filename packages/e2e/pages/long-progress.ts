@@ -1,0 +1,60 @@
+import { expect, type Page } from '@playwright/test';
+
+const LINES = ['face', 'toes', 'heels', 'knees', 'hips', 'shoulders', 'eyes'];
+const COLD = { phase: 'baseline', help: 'blind', place: 'range', reader: 'instructor' };
+const DAY_MS = 86_400_000;
+
+/** Two reps of seven lines in each of 200 weekly lessons. */
+function longSeries(): readonly object[] {
+  return Array.from({ length: 200 }, (_, lesson) =>
+    LINES.flatMap((line, i) =>
+      [0, 1].map((rep) => ({
+        checkId: `00000000-0000-4000-8000-${String(lesson * 2 + rep).padStart(12, '0')}`,
+        lessonId: `00000000-0000-4000-9000-${String(lesson).padStart(12, '0')}`,
+        heldOn: new Date(Date.UTC(2022, 0, 1) + lesson * 7 * DAY_MS).toISOString().slice(0, 10),
+        line,
+        clubGroup: 'mid-iron',
+        circumstances: COLD,
+        handedAzimuthDeg: 3 * Math.sin(lesson / 25 + i) + Math.sin(lesson * 7 + i * 3 + rep * 5),
+        measurementUncertaintyDeg: 0.6,
+        targetLineUncertaintyDeg: 0.3,
+        conformanceProbability: 0.5,
+        verdict: 'cannot-tell',
+        toleranceDeg: [-2, 2],
+        feltDeg: null,
+      })),
+    ),
+  ).flat();
+}
+
+/**
+ * Opens the progress of a student with 200 lessons of seven lines and traces the page's tasks until everything stands.
+ * Leaves the page there.
+ */
+export async function traceLongProgress(
+  page: Page,
+  student: string,
+): Promise<{ readonly longestMs: number; readonly over50Ms: number }> {
+  await page.route('**/api/students/*/lines', (route) => route.fulfill({ json: longSeries() }));
+  await page.addInitScript(() => {
+    const held = window as unknown as { longTasks: number[] };
+    held.longTasks = [];
+    new PerformanceObserver((list) => {
+      held.longTasks.push(...list.getEntries().map((e) => e.duration));
+    }).observe({ type: 'longtask', buffered: true });
+  });
+  await page.reload();
+  // The page itself has been started before anything is counted.
+  await page.getByRole('link', { name: 'Students', exact: true }).click();
+  await page.getByRole('link', { name: student, exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Level now, cold' })).toBeVisible();
+  await page.evaluate(() => ((window as unknown as { longTasks: number[] }).longTasks = []));
+  await page.getByRole('link', { name: 'Progress' }).click();
+  await expect(page.getByRole('region', { name: 'Lesson by lesson' }).getByRole('row')).toHaveCount(31);
+  await page.getByRole('region', { name: 'Cold, by line and clubs' }).scrollIntoViewIfNeeded();
+  await page.locator('.paper.small').first().scrollIntoViewIfNeeded();
+  await expect(page.locator('.paper svg')).toHaveCount(8);
+  await expect(page.getByText(/Computed \d+ of 7 series/)).toBeHidden();
+  const tasks = await page.evaluate(() => (window as unknown as { longTasks: number[] }).longTasks);
+  return { longestMs: Math.round(Math.max(0, ...tasks)), over50Ms: tasks.length };
+}

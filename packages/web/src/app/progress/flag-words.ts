@@ -1,0 +1,44 @@
+import { type LineProgress } from '@lotrecht/contract';
+import { dayText } from '../ui/dates.ts';
+import { LINE_TITLES, percentText } from '../ui/words.ts';
+import { isCold } from './levels.ts';
+import { clubText } from './progress-words.ts';
+
+/** A flag of the newest lesson with the figures that raised it. */
+export interface FlagReason {
+  readonly code: 'relapse' | 'stable';
+  readonly line: string;
+  readonly text: string;
+}
+
+/** What the newest cold lessons say of each line, and why. An old flag that was overtaken since is not told. */
+export function flagReasons(all: readonly LineProgress[]): readonly FlagReason[] {
+  return all.filter(isCold).flatMap(({ choice, track }): readonly FlagReason[] => {
+    const last = track.lessons.at(-1);
+    const flag = track.flags.at(-1);
+    if (last === undefined || flag?.date !== last.date) return [];
+    const name = `${LINE_TITLES[choice.line]}, ${clubText(choice.clubGroup).toLowerCase()}`;
+    const now = percentText(last.banded.probabilityInTolerance);
+    if (flag.code === 'stable') {
+      const since = track.lessons.at(-3)?.date ?? last.date;
+      return [
+        {
+          code: 'stable',
+          line: choice.line,
+          text: `${name}: stable. In tolerance on three lessons running since ${dayText(since)}, now with ${now}.`,
+        },
+      ];
+    }
+    const held = track.lessons.findLast((l) => l.banded.probabilityInTolerance >= 0.95);
+    return [
+      {
+        code: 'relapse',
+        line: choice.line,
+        text:
+          held === undefined
+            ? `${name}: relapsed. In tolerance with ${now}.`
+            : `${name}: relapsed. In tolerance with ${percentText(held.banded.probabilityInTolerance)} on ${dayText(held.date)}, with ${now} on ${dayText(last.date)}.`,
+      },
+    ];
+  });
+}

@@ -1,0 +1,29 @@
+import { type StudyReading } from '@lotrecht/contract';
+import { type LineKey } from '../../ui/words.ts';
+
+/** What was typed of a study and not used yet. Numbers only: no student, no name. */
+export interface StudyDraft {
+  readonly line: LineKey;
+  readonly rod: boolean;
+  /** Readings of each unchanged set-up; the last is being read. */
+  readonly setups: readonly (readonly StudyReading[])[];
+}
+
+const KEY = 'lotrecht-study';
+
+const FIRST: StudyDraft = { line: 'toes', rod: false, setups: [[]] };
+
+/** The study as it was left on this device. */
+export function readStudy(): StudyDraft {
+  try {
+    return { ...FIRST, ...(JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<StudyDraft>) };
+  } catch {
+    // Written by another version: begin again.
+    return FIRST;
+  }
+}
+
+/** Keeps a study at every reading. */
+export function keepStudy(draft: StudyDraft): void {
+  localStorage.setItem(KEY, JSON.stringify(draft));
+}

@@ -18,6 +18,10 @@ export default defineConfig({
       },
       {
         ...source,
+        test: { name: 'paper', include: ['packages/paper/src/**/*.test.ts'], testTimeout: 120_000 },
+      },
+      {
+        ...source,
         test: { name: 'simulation', include: ['packages/simulation/src/**/*.test.ts'], testTimeout: 300_000 },
       },
       {

@@ -67,18 +67,18 @@ export async function buildAll(root) {
   const base = ['package-lock.json', 'tsconfig.base.json', 'packages/core', 'packages/contract'];
   await step(root, {
     title: 'Building the server and the shell command ...',
-    places: [...base, 'packages/simulation', 'packages/server', 'packages/cli'],
+    places: [...base, 'packages/paper', 'packages/simulation', 'packages/server', 'packages/cli'],
     stamp: 'packages/server/dist/.built-from',
     command: 'sh',
     args: [
       '-c',
-      'npm run --silent generate && node_modules/.bin/tsc -b packages/core packages/contract packages/simulation packages/server packages/cli && npm run --silent build -w @lotrecht/cli',
+      'npm run --silent generate && node_modules/.bin/tsc -b packages/core packages/contract packages/paper packages/simulation packages/server packages/cli && npm run --silent build -w @lotrecht/cli',
     ],
     hint: 'The server could not be built.',
   });
   await step(root, {
     title: 'Building the web application (about half a minute) ...',
-    places: [...base, 'packages/web'],
+    places: [...base, 'packages/paper', 'packages/web'],
     stamp: 'packages/web/dist/.built-from',
     command: 'sh',
     args: ['-c', 'cd packages/web && ../../node_modules/.bin/ng build'],

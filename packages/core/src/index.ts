@@ -37,6 +37,15 @@ export { normalLowerTail, normalUpperTail } from './uncertainty/normal.ts';
 export { NORMAL_975, studentT975 } from './uncertainty/student-t.ts';
 
 // The target line and the aids
+export { type Footprint, footprints, type FootprintWish } from './station/footprints.ts';
+export {
+  FAR_PEG_M,
+  type StationItem,
+  stationLayout,
+  type StationLayout,
+  type StationWish,
+  tapeDistances,
+} from './station/station-layout.ts';
 export { heightAtGate } from './station/gate-rod.ts';
 export { markTurn, permittedLayingError } from './station/mark-laying.ts';
 export { type Rails, railsParallelism } from './station/rails.ts';
@@ -151,6 +160,16 @@ export { trackSeries } from './tracking/track.ts';
 
 // What the player sees
 export { aimedAtTargetTurn, ONE_IN_TEN_RAD } from './sight/aimed-at-target.ts';
+export { type EyePlace, eyeAtAddress, LIFTED_HEAD_M } from './sight/eye-at-address.ts';
+export {
+  type Direction,
+  directionOf,
+  type PicturePoint,
+  pointedAt,
+  project,
+  type SpacePoint,
+  type View,
+} from './sight/perspective.ts';
 export { type EyesAtAddress, markShift, type MarkShift } from './sight/mark-shift.ts';
 
 // Refusals

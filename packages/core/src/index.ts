@@ -165,7 +165,7 @@ export {
   type Direction,
   directionOf,
   type PicturePoint,
-  pointedAt,
+  meetsAt,
   project,
   type SpacePoint,
   type View,

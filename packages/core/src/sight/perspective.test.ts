@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { eyeAtAddress } from './eye-at-address.ts';
 import { markShift } from './mark-shift.ts';
-import { directionOf, pointedAt, project, type SpacePoint, type View } from './perspective.ts';
+import { directionOf, meetsAt, project, type SpacePoint, type View } from './perspective.ts';
 
 const DEG = Math.PI / 180;
 const eye = eyeAtAddress({ handedness: 'right', insideM: 0.4, behindM: 0, heightM: 1.48 });
@@ -116,7 +116,7 @@ describe('the eyes at address', () => {
 
 describe('where a body line points', () => {
   it('is beside the target by its gap when it is parallel, and by the turn at the target’s distance', () => {
-    expect(pointedAt({ xM: -0.6, yM: 0 }, 0, 137)).toBe(-0.6);
-    expect(pointedAt({ xM: 0, yM: 0 }, 3.9 * DEG, 150)).toBeCloseTo(10.2, 1);
+    expect(meetsAt({ xM: -0.6, yM: 0 }, 0, 137)).toBe(-0.6);
+    expect(meetsAt({ xM: 0, yM: 0 }, 3.9 * DEG, 150)).toBeCloseTo(10.2, 1);
   });
 });

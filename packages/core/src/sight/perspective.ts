@@ -68,9 +68,9 @@ export function directionOf({ azimuthRad, loweredRad }: View, { right, up }: Pic
  * @param azimuthRad θ, rad, right positive
  * @param distanceM R, m
  * @returns m right of the target line at the target's distance
- * @example pointedAt({ xM: -0.6, yM: 0 }, 0, 137) // -0.6
+ * @example meetsAt({ xM: -0.6, yM: 0 }, 0, 137) // -0.6
  */
-export function pointedAt(
+export function meetsAt(
   start: { readonly xM: number; readonly yM: number },
   azimuthRad: number,
   distanceM: number,

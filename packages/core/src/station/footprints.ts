@@ -31,7 +31,7 @@ const SHOE: Range = { least: 0.1, most: 0.5 };
  * Footprints to scale, to be laid by numbers and stood in.
  *
  * @throws RefusedInput for feet that nobody has
- * @example footprints({ handedness: 'right', leadGapM: 0.6, trailGapM: 0.6, toeBaseM: 0.45, leadAheadM: 0.2, shoeLengthM: 0.29, leadFlareRad: 0, trailFlareRad: 0 })[1].heel // { xM: -0.89, yM: -0.25 }
+ * @example footprints({ handedness: 'right', leadGapM: 0.6, trailGapM: 0.6, toeBaseM: 0.45, leadAheadM: 0.2, shoeLengthM: 0.29, leadFlareRad: 0, trailFlareRad: 0 })[1].heel.yM // -0.25
  */
 export function footprints(wish: FootprintWish): readonly Footprint[] {
   const s = sideSign(wish.handedness);

@@ -76,7 +76,7 @@ const LAUNCH: Range = { least: 0, most: Math.PI / 3 };
  * A station laid by tape: everything that lies on the ground, in the order of laying.
  *
  * @throws RefusedInput for lengths that no station has
- * @example stationLayout({ handedness: 'right', toesToBallM: 0.6, stanceM: 0.4, ballShare: 0.4, footWidthM: 0.1, shoeLengthM: 0.29, rodM: 1.22, slideAheadM: 0.4, markM: 0.4, gateM: 2, launchRad: 0.3, sightFromM: 2.5, clubM: 0.95 }).items[7].points[0] // { xM: -0.6, yM: 0.16 }
+ * @example stationLayout({ handedness: 'right', toesToBallM: 0.6, stanceM: 0.4, ballShare: 0.4, footWidthM: 0.1, shoeLengthM: 0.29, rodM: 1.22, slideAheadM: 0.4, markM: 0.4, gateM: 2, launchRad: 0.3, sightFromM: 2.5, clubM: 0.95 }).keepOutM // 2.87
  */
 export function stationLayout(wish: StationWish): StationLayout {
   const s = sideSign(wish.handedness);

@@ -1,0 +1,111 @@
+import { type CheckDocument, type LineResult } from '../generated/types.ts';
+
+/** A line's name as it is said. */
+export const LINE_TITLES = {
+  face: 'Face',
+  toes: 'Toes',
+  heels: 'Heels',
+  knees: 'Knees',
+  hips: 'Hips',
+  shoulders: 'Shoulders',
+  eyes: 'Eyes',
+} as const;
+
+/** A line of a set-up. */
+export type LineKey = keyof typeof LINE_TITLES;
+
+/** Club groups as they are said. */
+export const CLUB_GROUPS: Readonly<Record<NonNullable<CheckDocument['club']>['group'], string>> = {
+  wedge: 'Wedge',
+  'short-iron': 'Short iron',
+  'mid-iron': 'Mid iron',
+  'long-iron': 'Long iron, hybrid',
+  'fairway-wood': 'Fairway wood',
+  driver: 'Driver',
+};
+
+/** Two-sided 95 % of a normal distribution: the half-width shown after ±. */
+const COVERAGE_FACTOR = 1.959964;
+
+/**
+ * An angle with its word and side, always together.
+ *
+ * @example angleText({ handedAzimuthDeg: 3.94, azimuthDeg: 3.94, measurementUncertaintyDeg: 0.5, standardUncertaintyDeg: 0.8, birgeRatio: 1, word: 'closed', side: 'right' }) // '3.9° closed (right)'
+ */
+export function angleText({ handedAzimuthDeg, word, side }: LineResult): string {
+  if (word === 'square') return '0.0° square';
+  return `${Math.abs(handedAzimuthDeg).toFixed(1)}° ${word} (${side})`;
+}
+
+/**
+ * The half-width that covers 95 %.
+ *
+ * @example uncertaintyText({ handedAzimuthDeg: 3.94, azimuthDeg: 3.94, measurementUncertaintyDeg: 0.5, standardUncertaintyDeg: 0.8, birgeRatio: 1, word: 'closed', side: 'right' }) // '± 1.6°'
+ */
+export function uncertaintyText({ standardUncertaintyDeg }: LineResult): string {
+  const half = COVERAGE_FACTOR * standardUncertaintyDeg;
+  return `± ${half < 0.1 ? half.toFixed(2) : half.toFixed(1)}°`;
+}
+
+/**
+ * A probability as a percentage that never says more than is known.
+ *
+ * @example percentText(0.9999) // 'over 99.9 %'
+ */
+export function percentText(probability: number): string {
+  if (probability > 0.999) return 'over 99.9 %';
+  if (probability < 0.001) return 'under 0.1 %';
+  return probability > 0.99 || probability < 0.01
+    ? `${(probability * 100).toFixed(1)} %`
+    : `${Math.round(probability * 100)} %`;
+}
+
+/** Below this neither in nor out is even probable. */
+const LEAN_FROM = 0.8;
+
+/** A verdict as a shape can show it. */
+export type Lean = 'in' | 'out' | 'probably-in' | 'probably-out' | 'cannot-tell';
+
+/** What a judged line says in one phrase, and how sure it is. */
+export interface LeanText {
+  readonly lean: Lean;
+  readonly words: string;
+  readonly probability: number;
+}
+
+/**
+ * The lean of a judged line, or null for a line without tolerance. A number is never withheld: it leads with the lean.
+ *
+ * @example leanOf({ handedAzimuthDeg: 3.94, azimuthDeg: 3.94, measurementUncertaintyDeg: 0.5, standardUncertaintyDeg: 0.8, birgeRatio: 1, word: 'closed', side: 'right' }) // null
+ */
+export function leanOf(line: LineResult): LeanText | null {
+  const { conformanceProbability: p, tooOpenProbability: open, tooClosedProbability: closed, verdict } = line;
+  if (p === undefined || open === undefined || closed === undefined || verdict === undefined) return null;
+  const outward = open > closed ? 'open' : 'closed';
+  const outProbability = Math.max(open, closed);
+  if (verdict === 'in') return { lean: 'in', words: 'In', probability: p };
+  if (verdict === 'out') return { lean: 'out', words: `Out: too ${outward}`, probability: outProbability };
+  if (p >= LEAN_FROM) return { lean: 'probably-in', words: 'Probably in', probability: p };
+  if (outProbability >= LEAN_FROM) {
+    return { lean: 'probably-out', words: `Probably too ${outward}`, probability: outProbability };
+  }
+  return { lean: 'cannot-tell', words: 'Can’t tell', probability: Math.max(p, outProbability) };
+}
+
+/**
+ * The move that corrects a line, or null where the reading gives none.
+ *
+ * @example moveText('toes', { handedAzimuthDeg: 3.94, azimuthDeg: 3.94, measurementUncertaintyDeg: 0.5, standardUncertaintyDeg: 0.8, birgeRatio: 1, word: 'closed', side: 'right' }) // null
+ */
+export function moveText(key: LineKey, { move }: LineResult): string | null {
+  if (move === undefined) return null;
+  const mm = Math.round(Math.abs(move.mm));
+  if (mm === 0) return 'Nothing to move.';
+  if (move.end === 'toe')
+    return `Club toe ${mm} mm ${move.mm > 0 ? 'forward, downrange' : 'back, away from the target'}.`;
+  const end = key === 'toes' ? 'Trail toe' : key === 'heels' ? 'Trail heel' : `Trail end of the ${key}`;
+  return `${end} ${mm} mm ${move.mm < 0 ? 'toward the line' : 'away from the line'}.`;
+}
+
+/** Hands as they are said. */
+export const HAND_TITLES = { right: 'Right-handed', left: 'Left-handed' } as const;

@@ -1,4 +1,10 @@
 import {
+  type ConsentInput,
+  type HandOutInput,
+  type PrintRequest,
+  type SelfCheckInput,
+  type StationPlanInput,
+  type StudentLinkInput,
   type CheckDocument,
   type CheckInput,
   type FirstAcademy,
@@ -139,6 +145,28 @@ export const validateCheckInput: Validator<CheckInput> = validator(generated.val
 export const validateStudentInput: Validator<StudentInput> = validator(generated.validateStudentInput);
 /** Validates a lesson as typed in. */
 export const validateLessonInput: Validator<LessonInput> = validator(generated.validateLessonInput);
+
+/** Validates a request of this type. @throws DocumentRefused */
+export const validateConsentInput: Validator<ConsentInput> = validator(generated.validateConsentInput);
+
+/** Validates a request of this type. @throws DocumentRefused */
+export const validateHandOutInput: Validator<HandOutInput> = validator(generated.validateHandOutInput);
+
+/** Validates a request of this type. @throws DocumentRefused */
+export const validatePrintRequest: Validator<PrintRequest> = validator(generated.validatePrintRequest);
+
+/** Validates a request of this type. @throws DocumentRefused */
+export const validateSelfCheckInput: Validator<SelfCheckInput> = validator(generated.validateSelfCheckInput);
+
+/** Validates a request of this type. @throws DocumentRefused */
+export const validateStationPlanInput: Validator<StationPlanInput> = validator(
+  generated.validateStationPlanInput,
+);
+
+/** Validates a request of this type. @throws DocumentRefused */
+export const validateStudentLinkInput: Validator<StudentLinkInput> = validator(
+  generated.validateStudentLinkInput,
+);
 /** Validates a place by its schema alone; `requirePlace` looks at its marks too. */
 export const validatePlaceInput: Validator<PlaceInput> = validator(generated.validatePlaceInput);
 /** Validates what an instructor sets once. */

@@ -1,5 +1,11 @@
 import { randomUUID } from 'node:crypto';
-import { ALL_PARALLEL } from '@lotrecht/contract';
+import {
+  ALL_PARALLEL,
+  type ConsentView,
+  type HandOutInput,
+  type StationPlanInput,
+  type StudentLinkView,
+} from '@lotrecht/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { allRoutes } from './app.ts';
 import { saveWorkedCheck, workedCheck } from './test/documents.ts';
@@ -18,6 +24,10 @@ let owner: TestClient;
 let ids: { studentId: string; lessonId: string; checkId: string };
 const placeId = randomUUID();
 const methodId = randomUUID();
+const planId = randomUUID();
+const handOutId = randomUUID();
+let linkId = '';
+let consentId = '';
 let colleague: TestClient;
 let stranger: TestClient;
 
@@ -83,6 +93,53 @@ function callOf(route: string): Call | undefined {
       body: {},
       stranger: 'refused',
     },
+    'get /api/station-plans': { path: '/api/station-plans', stranger: 'own-data' },
+    'put /api/station-plans/:id': {
+      path: `/api/station-plans/${planId}`,
+      body: planBody(1),
+      stranger: 'refused',
+    },
+    'delete /api/station-plans/:id': { path: `/api/station-plans/${planId}`, stranger: 'refused' },
+    'post /api/station-plans/:id/restore': {
+      path: `/api/station-plans/${planId}/restore`,
+      body: {},
+      stranger: 'refused',
+    },
+    'post /api/print': { path: '/api/print', body: {}, stranger: 'refused' },
+    'get /api/students/:id/take-home': {
+      path: `/api/students/${ids.studentId}/take-home`,
+      stranger: 'refused',
+    },
+    'put /api/hand-outs/:id': {
+      path: `/api/hand-outs/${handOutId}`,
+      body: handOutBody(1),
+      stranger: 'refused',
+    },
+    'get /api/hand-outs/:id/file': { path: `/api/hand-outs/${handOutId}/file`, stranger: 'refused' },
+    'delete /api/hand-outs/:id': { path: `/api/hand-outs/${handOutId}`, stranger: 'refused' },
+    'post /api/hand-outs/:id/restore': {
+      path: `/api/hand-outs/${handOutId}/restore`,
+      body: {},
+      stranger: 'refused',
+    },
+    'post /api/students/:id/student-links': {
+      path: `/api/students/${ids.studentId}/student-links`,
+      body: { recipient: 'a@b.example', days: 3 },
+      stranger: 'refused',
+    },
+    'delete /api/student-links/:id': { path: `/api/student-links/${linkId}`, stranger: 'refused' },
+    'post /api/students/:id/consents': {
+      path: `/api/students/${ids.studentId}/consents`,
+      body: { scope: 'link', givenBy: 'Guardian', givenOn: '2026-04-17' },
+      stranger: 'refused',
+    },
+    'delete /api/consents/:id': { path: `/api/consents/${consentId}`, stranger: 'refused' },
+    'get /api/take-home': { path: '/api/take-home', stranger: 'refused' },
+    'put /api/take-home/self-checks/:id': {
+      path: `/api/take-home/self-checks/${randomUUID()}`,
+      body: { takenOn: '2026-04-18', drillDone: true },
+      stranger: 'refused',
+    },
     'get /api/settings': { path: '/api/settings', stranger: 'own-data' },
     'put /api/settings': { path: '/api/settings', body: {}, stranger: 'refused' },
     'get /api/today/:date': { path: '/api/today/2026-04-17', stranger: 'own-data' },
@@ -107,7 +164,32 @@ function callOf(route: string): Call | undefined {
   return calls[route];
 }
 
+function planBody(revision: number): StationPlanInput {
+  return {
+    revision,
+    name: 'North rim, irons',
+    placeId: null,
+    plan: {
+      methodId: 'all-parallel',
+      clubGroup: 'mid-iron',
+      handedness: 'right',
+      targetName: 'Barge',
+      targetDistanceM: 150,
+      gateM: 2,
+      slideAheadM: 0.4,
+      rodM: 1.22,
+      sightFromM: 2.5,
+    },
+  };
+}
+
+function handOutBody(revision: number): HandOutInput {
+  return { revision, checkId: ids.checkId, drillId: 'toe-rod', dose: '', own: '', junior: false };
+}
+
 const PUBLIC = [
+  'get /api/take-home',
+  'put /api/take-home/self-checks/:id',
   'get /health/live',
   'get /health/ready',
   'get /api/setup',
@@ -127,6 +209,19 @@ beforeAll(async () => {
   stranger = (await app.signedIn(away, 'head')).client;
   ids = await saveWorkedCheck(owner);
   await owner.put(`/api/places/${placeId}`, { revision: 0, name: 'Rim', kind: 'range', marks: [] });
+  await owner.put(`/api/station-plans/${planId}`, planBody(0));
+  await owner.put(`/api/hand-outs/${handOutId}`, handOutBody(0));
+  const link = await owner.post(`/api/students/${ids.studentId}/student-links`, {
+    recipient: 'runa@post.example',
+    days: 3,
+  });
+  linkId = (link.body as StudentLinkView).id;
+  const consents = await owner.post(`/api/students/${ids.studentId}/consents`, {
+    scope: 'link',
+    givenBy: 'A guardian',
+    givenOn: '2026-04-17',
+  });
+  consentId = (consents.body as ConsentView[])[0]?.id ?? '';
   const method = { ...ALL_PARALLEL, name: 'Rim school' };
   await owner.put(`/api/methods/${methodId}`, { revision: 0, method });
 });
@@ -137,6 +232,7 @@ describe('every route', () => {
   const routes = allRoutes({
     db: undefined as never,
     limits: undefined as never,
+    guesses: undefined as never,
     postBox: undefined as never,
     setupCode: undefined,
   });
@@ -170,7 +266,9 @@ describe('every route', () => {
   });
 
   // Places and methods belong to the academy: every instructor of it stands on the same ground.
-  const ofOneInstructor = withIds.filter((name) => !/\/api\/(places|methods)\//.test(name));
+  const ofOneInstructor = withIds.filter(
+    (name) => !/\/api\/(places|methods|station-plans|take-home)\//.test(name),
+  );
 
   it.each(ofOneInstructor)('%s answers 404 to another instructor of the academy', async (name) => {
     const call = callOf(name);

@@ -26,8 +26,13 @@ import { lessonRoutes } from './lessons/lesson-routes.ts';
 import { eyeRoutes } from './eye/eye-routes.ts';
 import { methodRoutes } from './methods/method-routes.ts';
 import { placeRoutes } from './places/place-routes.ts';
+import { printRoutes } from './printing/print-routes.ts';
 import { type PostBox } from './post/post-box.ts';
 import { settingsRoutes } from './settings/settings-routes.ts';
+import { stationPlanRoutes } from './station-plans/station-plan-routes.ts';
+import { type GuessLimit, guessLimit } from './take-home/guess-limit.ts';
+import { studentPageRoutes } from './take-home/student-page-routes.ts';
+import { takeHomeRoutes } from './take-home/take-home-routes.ts';
 import { studentRoutes } from './students/student-routes.ts';
 
 /** What the app needs from outside. */
@@ -48,6 +53,7 @@ export interface AppDependencies {
 /** What the routes need of it. */
 export type RouteDependencies = Pick<AppDependencies, 'db' | 'postBox' | 'setupCode' | 'migrated'> & {
   readonly limits: SignInLimits;
+  readonly guesses: GuessLimit;
 };
 
 /** Every route there is, as data. */
@@ -56,6 +62,7 @@ export function allRoutes({
   postBox,
   setupCode,
   limits,
+  guesses,
   migrated = () => true,
 }: RouteDependencies): readonly Route[] {
   return [
@@ -70,6 +77,10 @@ export function allRoutes({
     ...methodRoutes(db),
     ...eyeRoutes(db),
     ...settingsRoutes(db),
+    ...stationPlanRoutes(db),
+    ...printRoutes(),
+    ...takeHomeRoutes(db, postBox),
+    ...studentPageRoutes(db, guesses),
   ];
 }
 
@@ -90,7 +101,8 @@ export function createApp(deps: AppDependencies): Koa<RequestState> {
   app.use(recogniseSession(deps.db));
   const router = new Router<RequestState>();
   const limits = signInLimits(deps.db.pool, deps.db.name);
-  for (const route of allRoutes({ ...deps, limits })) {
+  const guesses = guessLimit(deps.db.pool, deps.db.name);
+  for (const route of allRoutes({ ...deps, limits, guesses })) {
     router[route.method](route.path, guard(route), readJsonBody() as never, async (ctx) => {
       if (route.path.startsWith('/api/')) ctx.set('Cache-Control', 'no-store');
       await route.handle(ctx as unknown as AppContext);

@@ -116,6 +116,8 @@ export interface LessonView {
   readonly notes: string;
   readonly placeId: string | null;
   readonly placeName: string | null;
+  /** `self`: what the student read at home; followed, and no visit. */
+  readonly kind: 'lesson' | 'self';
   /** Bobs sway more. */
   readonly windy: boolean;
   readonly checks: readonly CheckView[];

@@ -33,12 +33,9 @@ describe('a picture from the eyes', () => {
     const metres = (min: number, max: number) => fc.double({ min, max, noNaN: true });
     fc.assert(
       fc.property(
-        metres(-5, 5),
-        metres(1, 200),
-        metres(0, 1.4),
-        metres(-0.3, 0.3),
-        metres(0, 0.7),
-        (x, y, z, a, l) => {
+        fc.tuple(metres(-5, 5), metres(1, 200), metres(0, 1.4)),
+        fc.tuple(metres(-0.3, 0.3), metres(0, 0.7)),
+        ([x, y, z], [a, l]) => {
           const view = { eye, azimuthRad: a, loweredRad: l };
           const seen = project(view, { xM: x, yM: y, zM: z });
           if (seen === null) return;

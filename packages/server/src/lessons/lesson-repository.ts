@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { type LessonInput, type LessonView, type TeeSheetEntry } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
 import { sql, type SqlFragment } from '../database/sql.ts';
@@ -20,7 +21,7 @@ function toRow(stored: StoredLesson): LessonRow {
 function selectLessons(where: SqlFragment): SqlFragment {
   return sql`
     SELECT l.id, l.revision, l.student_id AS studentId, l.held_on AS heldOn, l.next_on AS nextOn,
-           l.place_id AS placeId, p.name AS placeName, l.windy, l.notes
+           l.place_id AS placeId, p.name AS placeName, l.windy, l.notes, l.kind
     FROM lesson l JOIN student s ON s.academy_id = l.academy_id AND s.id = l.student_id
     LEFT JOIN place p ON p.academy_id = l.academy_id AND p.id = l.place_id
     WHERE ${where}`;
@@ -56,6 +57,25 @@ export async function insertLesson(db: Queries, actor: Actor, id: string, input:
                         notes)
     VALUES (${actor.academyId}, ${id}, ${input.studentId}, ${actor.instructorId}, ${input.heldOn},
             ${input.nextOn ?? null}, ${input.placeId ?? null}, ${input.windy ?? false}, ${input.notes})`);
+}
+
+/** The lesson under which a day's readings at home are kept, made when there is none. @returns its id */
+export async function selfLessonOn(
+  db: Queries,
+  actor: Actor,
+  { studentId, heldOn }: { readonly studentId: string; readonly heldOn: string },
+): Promise<string> {
+  const known = await db.maybeOne<{ id: string }>(sql`
+    SELECT l.id FROM lesson l
+    WHERE l.academy_id = ${actor.academyId} AND l.student_id = ${studentId} AND l.held_on = ${heldOn}
+      AND l.kind = 'self' AND l.deleted_at IS NULL
+    LIMIT 1`);
+  if (known !== undefined) return known.id;
+  const id = randomUUID();
+  await db.exec(sql`
+    INSERT INTO lesson (academy_id, id, student_id, instructor_id, kind, held_on, windy, notes)
+    VALUES (${actor.academyId}, ${id}, ${studentId}, ${actor.instructorId}, 'self', ${heldOn}, FALSE, '')`);
+  return id;
 }
 
 /** Changes a lesson if it still is at the revision the change was made from. @returns whether it was */
@@ -106,17 +126,17 @@ function selectTeeSheet(where: SqlFragment): SqlFragment {
 export function listLessonsOfDay(db: Queries, actor: Actor, day: string): Promise<readonly TeeSheetRow[]> {
   return db.many<TeeSheetRow>(
     selectTeeSheet(sql`l.academy_id = ${actor.academyId} AND ${visibleStudents(actor)} AND l.held_on = ${day}
-      AND l.deleted_at IS NULL AND s.deleted_at IS NULL ORDER BY l.created_at, l.id`),
+      AND l.kind = 'lesson' AND l.deleted_at IS NULL AND s.deleted_at IS NULL ORDER BY l.created_at, l.id`),
   );
 }
 
 /** Each student's latest lesson before a day, the newest first. */
 /** No lesson of the same student after it, up to a day that is not counted. */
 function lastBefore(day: string): SqlFragment {
-  return sql`l.held_on < ${day} AND NOT EXISTS (
+  return sql`l.kind = 'lesson' AND l.held_on < ${day} AND NOT EXISTS (
     SELECT 1 FROM lesson later
     WHERE later.academy_id = l.academy_id AND later.student_id = l.student_id AND later.deleted_at IS NULL
-      AND later.held_on < ${day} AND (later.held_on > l.held_on OR (later.held_on = l.held_on AND later.id > l.id)))`;
+      AND later.kind = 'lesson' AND later.held_on < ${day} AND (later.held_on > l.held_on OR (later.held_on = l.held_on AND later.id > l.id)))`;
 }
 
 /** The last lesson of each student before a day, newest first. */

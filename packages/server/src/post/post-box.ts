@@ -12,11 +12,18 @@ export interface Letter {
   readonly recipient: string;
   readonly subject: string;
   readonly body: string;
+  /** Goes out with the letter and is not kept with its copy. */
+  readonly secret?: string;
 }
 
 /** Where messages go: a stand-in for a mail service. */
 export interface PostBox {
   send(db: Queries, letter: Letter): Promise<void>;
+}
+
+/** What stays of a letter here: a link's secret went out and is stored nowhere. */
+function keptBody({ body, secret }: Letter): string {
+  return secret === undefined ? body : body.replaceAll(secret, '…');
 }
 
 /** A header's value without line breaks, so that no name can add a header of its own. */
@@ -53,7 +60,7 @@ export function simulatedPostBox(folder: string | undefined): PostBox {
       const id = randomUUID();
       await db.exec(sql`
         INSERT INTO post_box (academy_id, id, recipient, subject, body)
-        VALUES (${letter.academyId}, ${id}, ${letter.recipient}, ${letter.subject}, ${letter.body})`);
+        VALUES (${letter.academyId}, ${id}, ${letter.recipient}, ${letter.subject}, ${keptBody(letter)})`);
       if (folder !== undefined) {
         await writeFile(path.join(folder, `${id}.eml`), toEml(letter, id, new Date()), { mode: 0o600 });
       }

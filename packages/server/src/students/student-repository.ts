@@ -28,9 +28,11 @@ function selectStudents(where: SqlFragment): SqlFragment {
     SELECT s.id, s.revision, s.name, s.handedness, s.minor, s.notes, s.dominant_eye AS dominantEye,
            s.instructor_id AS instructorId, i.name AS instructorName,
            (SELECT MAX(l.held_on) FROM lesson l
-             WHERE l.academy_id = s.academy_id AND l.student_id = s.id AND l.deleted_at IS NULL) AS lastLessonOn,
+             WHERE l.academy_id = s.academy_id AND l.student_id = s.id AND l.kind = 'lesson'
+               AND l.deleted_at IS NULL) AS lastLessonOn,
            (SELECT COUNT(*) FROM lesson l
-             WHERE l.academy_id = s.academy_id AND l.student_id = s.id AND l.deleted_at IS NULL) AS lessonCount
+             WHERE l.academy_id = s.academy_id AND l.student_id = s.id AND l.kind = 'lesson'
+               AND l.deleted_at IS NULL) AS lessonCount
     FROM student s JOIN instructor i ON i.academy_id = s.academy_id AND i.id = s.instructor_id
     WHERE ${where}`;
 }

@@ -75,6 +75,21 @@ export class TestClient {
     return { status: response.status, headers: response.headers, body: isJson ? JSON.parse(text) : text };
   }
 
+  /** A file, as it comes. */
+  async file(
+    method: string,
+    path: string,
+    body?: unknown,
+  ): Promise<{ readonly status: number; readonly type: string; readonly bytes: Buffer }> {
+    const response = await fetch(new URL(path, this.base), {
+      method,
+      headers: { 'X-Requested-By': 'lotrecht', 'Content-Type': 'application/json', Cookie: this.cookie },
+      ...(body !== undefined && { body: JSON.stringify(body) }),
+    });
+    const type = (response.headers.get('content-type') ?? '').split(';')[0] ?? '';
+    return { status: response.status, type, bytes: Buffer.from(await response.arrayBuffer()) };
+  }
+
   get = (path: string): Promise<Answer> => this.send('GET', path);
   put = (path: string, body: unknown, headers?: Record<string, string>): Promise<Answer> =>
     this.send('PUT', path, body, headers);

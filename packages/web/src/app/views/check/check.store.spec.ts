@@ -39,6 +39,7 @@ const lesson: LessonView = {
   nextOn: null,
   placeId: null,
   placeName: null,
+  kind: 'lesson',
   windy: false,
   checks: [],
 };

@@ -1,0 +1,97 @@
+import { type Circumstances, type StationPlan } from '../generated/types.ts';
+
+/** A station kept to be laid again. */
+export interface StationPlanView {
+  readonly id: string;
+  readonly revision: number;
+  readonly name: string;
+  readonly placeId: string | null;
+  readonly plan: StationPlan;
+}
+
+/** What goes home with a check. */
+export interface HandOutView {
+  readonly id: string;
+  readonly revision: number;
+  readonly studentId: string;
+  readonly checkId: string;
+  readonly drillId: string;
+  readonly dose: string;
+  readonly own: string;
+  readonly junior: boolean;
+  /** UTC, ISO 8601. */
+  readonly createdAt: string;
+}
+
+/** A link that a student, or a minor's guardian, was sent. Its token is shown once and stored nowhere. */
+export interface StudentLinkView {
+  readonly id: string;
+  readonly recipient: string;
+  readonly createdAt: string;
+  readonly expiresAt: string;
+  readonly revokedAt: string | null;
+  readonly lastUsedAt: string | null;
+}
+
+/** A link just made, with the one sight of its address. */
+export interface NewStudentLinkView extends StudentLinkView {
+  readonly address: string;
+}
+
+/** A guardian's consent. */
+export interface ConsentView {
+  readonly id: string;
+  readonly scope: 'link';
+  readonly givenBy: string;
+  readonly givenOn: string;
+  readonly recordedAt: string;
+  readonly withdrawnAt: string | null;
+}
+
+/** What a student is sent, shared and consented to. */
+export interface TakeHomeView {
+  readonly handOuts: readonly HandOutView[];
+  readonly links: readonly StudentLinkView[];
+  readonly consents: readonly ConsentView[];
+}
+
+/** A hand-out as a phone shows it: words, and pictures as SVG. */
+export interface HandOutPage {
+  readonly id: string;
+  /** Day of the lesson, YYYY-MM-DD. */
+  readonly heldOn: string;
+  readonly priority: readonly string[];
+  readonly found: readonly string[];
+  readonly own: string;
+  readonly drill: { readonly name: string; readonly how: string; readonly dose: string };
+  readonly checkYourself: readonly string[];
+  readonly cautions: readonly string[];
+  readonly board: string;
+  /** Null where no target was noted. */
+  readonly sight: { readonly now: string; readonly goal: string } | null;
+}
+
+/** What a student's link shows: a first name and hand-outs, nothing else. */
+export interface StudentPage {
+  readonly firstName: string;
+  readonly handedness: 'right' | 'left';
+  readonly minor: boolean;
+  readonly academyName: string;
+  /** UTC, ISO 8601. */
+  readonly expiresAt: string;
+  /** Where the last target was, for a reading of where the club points; null where none was noted. */
+  readonly target: { readonly name: string; readonly distanceM: number } | null;
+  /** Between the toe tips at the last check, mm. */
+  readonly baseMm: number;
+  readonly handOuts: readonly HandOutPage[];
+  /** Days on which the drill was ticked off, newest first. */
+  readonly drillDays: readonly string[];
+}
+
+/** Under which circumstances a student reads at home. */
+export const SELF_CIRCUMSTANCES: Circumstances = {
+  phase: 'test',
+  help: 'blind',
+  place: 'home',
+  reader: 'student',
+};

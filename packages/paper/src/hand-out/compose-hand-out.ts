@@ -1,0 +1,119 @@
+import {
+  angleText,
+  type CheckDocument,
+  type CheckRecord,
+  feelOfSquaring,
+  leanOf,
+  LINE_TITLES,
+  type LineKey,
+  type LineResult,
+  moveText,
+  type ResultDocument,
+  uncertaintyText,
+} from '@lotrecht/contract';
+import { LINE_NAMES } from '@lotrecht/core';
+import { sightPicture, type SightWish } from '../sight/sight-picture.ts';
+import { boardDrawing } from './board.ts';
+import { type Drill, USUAL_DOSE } from './drills.ts';
+import { type HandOutWish } from './hand-out.ts';
+
+/** What a hand-out is made from. */
+export interface HandOutGround {
+  readonly firstName: string;
+  readonly date: string;
+  readonly document: CheckDocument;
+  readonly result: ResultDocument;
+  readonly record: CheckRecord | null;
+  readonly drill: Drill;
+  /** Empty: the usual dose. */
+  readonly dose: string;
+  readonly own: string;
+  /** Shorter words, and no degrees. */
+  readonly junior: boolean;
+  /** Null where no target was noted. */
+  readonly sight: SightWish | null;
+  readonly foot: string;
+}
+
+const CAUTIONS = {
+  adult: [
+    'Rods and marks are for practice; on the course the local rules and the committee decide.',
+    'Room overhead and all around before a swing at home. Nobody within the club and a rod’s length.',
+    'Stop with pain or dizziness, or if the neck will not roll; a licensed clinician decides.',
+  ],
+  junior: [
+    'Ask a grown-up before you swing at home. Nobody stands near: a club and a rod away.',
+    'Stop if anything hurts and tell someone. The range’s rules come first.',
+  ],
+} as const;
+
+/** The words and pictures of a hand-out. */
+export function composeHandOut(ground: HandOutGround): HandOutWish {
+  const { document, result, record, junior, drill, sight } = ground;
+  const line = record?.priority ?? result.fixFirst ?? result.likelyFirst;
+  const read = line === null ? undefined : result.lines[line];
+  const distanceM = document.target?.distanceM;
+  return {
+    firstName: ground.firstName,
+    date: ground.date,
+    found: LINE_NAMES.flatMap((key) => {
+      const found = result.lines[key];
+      return found === undefined ? [] : [foundText(key, found, junior)];
+    }),
+    priority:
+      line === null || read === undefined
+        ? ['Keep it as it is. Nothing stood out.']
+        : priorityOf(line, read, { distanceM, junior }),
+    drill: {
+      name: drill.name,
+      how: drill.how,
+      dose: ground.dose === '' ? USUAL_DOSE : ground.dose,
+    },
+    checkYourself: junior
+      ? ['Lay a club along your toes, step back behind it and see where it points. Tell your instructor.']
+      : [
+          'Lay a club along the toes, step away, and read the tape from the line to both toes; the difference counts.',
+          'Or step behind the club and see where it points at the target’s distance.',
+        ],
+    cautions: CAUTIONS[junior ? 'junior' : 'adult'],
+    own: ground.own,
+    board: boardDrawing(document, result),
+    sight:
+      sight === null
+        ? null
+        : {
+            now: sightPicture(sight),
+            goal: sightPicture({ ...sight, bodyTurnDeg: 0, liftedM: 0, feltDeg: null }),
+          },
+    foot: ground.foot,
+  };
+}
+
+function foundText(key: LineKey, found: LineResult, junior: boolean): string {
+  const lean = leanOf(found)?.words ?? 'no tolerance';
+  if (!junior) return `${LINE_TITLES[key]}: ${angleText(found)} ${uncertaintyText(found)}. ${lean}.`;
+  if (found.word === 'square') return `${LINE_TITLES[key]}: straight. ${lean}.`;
+  return `${LINE_TITLES[key]}: turned ${found.side}. ${lean}.`;
+}
+
+function priorityOf(
+  line: LineKey,
+  read: LineResult,
+  { distanceM, junior }: { readonly distanceM: number | undefined; readonly junior: boolean },
+): readonly string[] {
+  const move = moveText(line, read);
+  const turn =
+    move !== null && line !== 'hips' && line !== 'shoulders'
+      ? move
+      : `Turn the ${line} to the ${read.side === 'right' ? 'left' : 'right'}${move === null ? '.' : `: ${move}`}`;
+  const feel = distanceM === undefined || read.word === 'square' ? null : feelOfSquaring(read, distanceM);
+  return [
+    junior ? `${LINE_TITLES[line]} first.` : `${LINE_TITLES[line]} first: ${angleText(read)}.`,
+    turn,
+    ...(feel === null
+      ? []
+      : [
+          `You will feel aimed ${feel.metres.toFixed(0)} m ${feel.side} of where you feel it now. That is right.`,
+        ]),
+  ];
+}

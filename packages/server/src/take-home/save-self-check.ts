@@ -1,0 +1,91 @@
+import {
+  composeCheck,
+  judgementOf,
+  SELF_CIRCUMSTANCES,
+  type SelfCheckInput,
+  solveDocument,
+  type TypedReading,
+} from '@lotrecht/contract';
+import { addVersion, insertCheck, listChecksOfStudent } from '../checks/check-repository.ts';
+import { type Database, isDuplicate, type Queries } from '../database/database.ts';
+import { sql } from '../database/sql.ts';
+import { type Actor } from '../http/context.ts';
+import { selfLessonOn } from '../lessons/lesson-repository.ts';
+import { type OpenStudentLink } from './student-link-repository.ts';
+
+/** A line that a student has sighted along a club by eye, from near: degrees. */
+const SIGHTED_ALONE_DEG = 1;
+const USUAL_CLUB = { group: 'mid-iron' } as const;
+
+/** Who keeps what a student sends: the instructor whose student it is. */
+export function actorOf({ academyId, instructorId }: OpenStudentLink): Actor {
+  return { academyId, instructorId, role: 'instructor' };
+}
+
+/**
+ * Keeps what a student has read at home, once: sent again under the same id it changes nothing.
+ *
+ * @throws DocumentRefused for a reading that cannot be
+ */
+export async function saveSelfCheck(
+  db: Database,
+  link: OpenStudentLink,
+  id: string,
+  input: SelfCheckInput,
+): Promise<void> {
+  try {
+    await db.inTransaction((tx) => store(tx, link, id, input));
+  } catch (error) {
+    if (!isDuplicate(error)) throw error;
+  }
+}
+
+async function store(tx: Queries, link: OpenStudentLink, id: string, input: SelfCheckInput): Promise<void> {
+  const { academyId, studentId } = link;
+  const checkId = input.reading === undefined ? null : id;
+  // First the row whose id is taken when it was sent before: then nothing else happens.
+  await tx.exec(sql`
+    INSERT INTO self_check (academy_id, id, student_id, taken_on, drill_done, check_id)
+    VALUES (${academyId}, ${id}, ${studentId}, ${input.takenOn}, ${input.drillDone}, ${checkId})`);
+  if (input.reading === undefined) return;
+  const actor = actorOf(link);
+  const last = (await listChecksOfStudent(tx, actor, studentId)).at(-1)?.document;
+  const { by, ...values } = input.reading;
+  const reading: TypedReading = { line: 'toes', by, values };
+  const document = composeCheck({
+    handedness: link.handedness,
+    club: last?.club ?? USUAL_CLUB,
+    target:
+      by === 'pointsAt' ? { ...last?.target, distanceM: input.reading.distanceM } : (last?.target ?? {}),
+    targetLine: { sightingDeg: SIGHTED_ALONE_DEG },
+    readings: [reading],
+    ...(last && { judgement: judgementOf(last) }),
+  });
+  if (document === undefined) return;
+  const result = solveDocument(document, {});
+  const lessonId = await selfLessonOn(tx, actor, { studentId, heldOn: input.takenOn });
+  await insertCheck(tx, actor, { id, lessonId, studentId });
+  await addVersion(
+    tx,
+    actor,
+    { id, studentId, revision: 0 },
+    {
+      reason: 'entered',
+      document,
+      result,
+      rebase: null,
+      record: { revealed: true, ...(input.feltDeg !== undefined && { feltDeg: input.feltDeg }) },
+      circumstances: SELF_CIRCUMSTANCES,
+      saveKey: id,
+    },
+  );
+}
+
+/** Days on which a drill was ticked off, newest first. */
+export async function listDrillDays(db: Queries, link: OpenStudentLink): Promise<readonly string[]> {
+  const rows = await db.many<{ day: string }>(sql`
+    SELECT DISTINCT taken_on AS day FROM self_check
+    WHERE academy_id = ${link.academyId} AND student_id = ${link.studentId} AND drill_done = 1
+    ORDER BY taken_on DESC LIMIT 60`);
+  return rows.map(({ day }) => day);
+}

@@ -1,0 +1,132 @@
+import { randomUUID } from 'node:crypto';
+import {
+  type ConsentInput,
+  type ConsentView,
+  type StudentLinkInput,
+  type StudentLinkView,
+} from '@lotrecht/contract';
+import { type Queries } from '../database/database.ts';
+import { sql } from '../database/sql.ts';
+import { isoFromUtc } from '../database/utc.ts';
+import { type Actor } from '../http/context.ts';
+import { hashToken, newToken } from '../identity/session-repository.ts';
+import { visibleStudents } from '../students/visible.ts';
+
+/** Who a link belongs to, as long as it opens. */
+export interface OpenStudentLink {
+  readonly academyId: string;
+  readonly academyName: string;
+  readonly studentId: string;
+  /** The instructor whose student it is: what comes in by the link is kept for them. */
+  readonly instructorId: string;
+  readonly name: string;
+  readonly handedness: 'right' | 'left';
+  readonly minor: number;
+  readonly expiresAt: string;
+}
+
+/** Makes a link. @returns its id, and its token, which is stored nowhere */
+export async function insertStudentLink(
+  db: Queries,
+  actor: Actor,
+  studentId: string,
+  { recipient, days }: StudentLinkInput,
+): Promise<{ readonly id: string; readonly token: string }> {
+  const [id, token] = [randomUUID(), newToken()];
+  await db.exec(sql`
+    INSERT INTO student_link (token_hash, academy_id, id, student_id, instructor_id, recipient, expires_at)
+    VALUES (${hashToken(token)}, ${actor.academyId}, ${id}, ${studentId}, ${actor.instructorId}, ${recipient},
+            UTC_TIMESTAMP(3) + INTERVAL ${days} DAY)`);
+  return { id, token };
+}
+
+/** A student's links, newest first. */
+export async function listStudentLinks(
+  db: Queries,
+  actor: Actor,
+  studentId: string,
+): Promise<readonly StudentLinkView[]> {
+  const rows = await db.many<StudentLinkView>(sql`
+    SELECT k.id, k.recipient, k.created_at AS createdAt, k.expires_at AS expiresAt, k.revoked_at AS revokedAt,
+           k.last_used_at AS lastUsedAt
+    FROM student_link k JOIN student s ON s.academy_id = k.academy_id AND s.id = k.student_id
+    WHERE ${visibleStudents(actor)} AND s.id = ${studentId} ORDER BY k.created_at DESC, k.id`);
+  return rows.map((row) => ({
+    ...row,
+    createdAt: isoFromUtc(row.createdAt),
+    expiresAt: isoFromUtc(row.expiresAt),
+    revokedAt: row.revokedAt === null ? null : isoFromUtc(row.revokedAt),
+    lastUsedAt: row.lastUsedAt === null ? null : isoFromUtc(row.lastUsedAt),
+  }));
+}
+
+/** Closes a link at once. @returns whether there was one that still opened */
+export async function revokeStudentLink(db: Queries, actor: Actor, id: string): Promise<boolean> {
+  const changed = await db.exec(sql`
+    UPDATE student_link k JOIN student s ON s.academy_id = k.academy_id AND s.id = k.student_id
+    SET k.revoked_at = UTC_TIMESTAMP(3)
+    WHERE ${visibleStudents(actor)} AND k.id = ${id} AND k.revoked_at IS NULL`);
+  return changed === 1;
+}
+
+/**
+ * Whose link a token opens. Expired, revoked, a deleted student's or a minor's whose guardian has withdrawn: none.
+ */
+export async function findOpenStudentLink(db: Queries, token: string): Promise<OpenStudentLink | undefined> {
+  const link = await db.maybeOne<OpenStudentLink>(sql`
+    SELECT k.academy_id AS academyId, a.name AS academyName, s.id AS studentId, s.instructor_id AS instructorId,
+           s.name, s.handedness, s.minor, k.expires_at AS expiresAt
+    FROM student_link k
+    JOIN academy a ON a.id = k.academy_id
+    JOIN student s ON s.academy_id = k.academy_id AND s.id = k.student_id
+    WHERE k.token_hash = ${hashToken(token)} AND k.revoked_at IS NULL AND k.expires_at > UTC_TIMESTAMP(3)
+      AND s.deleted_at IS NULL
+      AND (s.minor = 0 OR EXISTS (
+        SELECT 1 FROM guardian_consent g
+        WHERE g.academy_id = s.academy_id AND g.student_id = s.id AND g.scope = 'link' AND g.withdrawn_at IS NULL))`);
+  if (link === undefined) return undefined;
+  await db.exec(
+    sql`UPDATE student_link SET last_used_at = UTC_TIMESTAMP(3) WHERE token_hash = ${hashToken(token)}`,
+  );
+  return link;
+}
+
+/** Records a guardian's consent. */
+export async function insertConsent(
+  db: Queries,
+  actor: Actor,
+  studentId: string,
+  { scope, givenBy, givenOn }: ConsentInput,
+): Promise<void> {
+  await db.exec(sql`
+    INSERT INTO guardian_consent (academy_id, id, student_id, scope, given_by, given_on, recorded_by)
+    VALUES (${actor.academyId}, ${randomUUID()}, ${studentId}, ${scope}, ${givenBy}, ${givenOn},
+            ${actor.instructorId})`);
+}
+
+/** A student's consents, newest first; withdrawn ones stay on record. */
+export async function listConsents(
+  db: Queries,
+  actor: Actor,
+  studentId: string,
+): Promise<readonly ConsentView[]> {
+  const rows = await db.many<ConsentView>(sql`
+    SELECT g.id, g.scope, g.given_by AS givenBy, g.given_on AS givenOn, g.recorded_at AS recordedAt,
+           g.withdrawn_at AS withdrawnAt
+    FROM guardian_consent g JOIN student s ON s.academy_id = g.academy_id AND s.id = g.student_id
+    WHERE ${visibleStudents(actor)} AND s.id = ${studentId} ORDER BY g.recorded_at DESC, g.id`);
+  return rows.map((row) => ({
+    ...row,
+    recordedAt: isoFromUtc(row.recordedAt),
+    withdrawnAt: row.withdrawnAt === null ? null : isoFromUtc(row.withdrawnAt),
+  }));
+}
+
+/** Withdraws a consent: from now on no link of the student opens without another. @returns whether it stood */
+export async function withdrawConsent(db: Queries, actor: Actor, id: string): Promise<boolean> {
+  const changed = await db.exec(sql`
+    UPDATE guardian_consent g JOIN student s ON s.academy_id = g.academy_id AND s.id = g.student_id
+    SET g.withdrawn_at = UTC_TIMESTAMP(3)
+    WHERE ${visibleStudents(actor)} AND g.id = ${id} AND g.withdrawn_at IS NULL`);
+  return changed === 1;
+}

@@ -1,0 +1,107 @@
+import { type HandOutPage, type StudentPage, validateSelfCheckInput } from '@lotrecht/contract';
+import { PAPER_COLOURS, type Sheet, toSvg } from '@lotrecht/paper';
+import { findCheck, listChecksOfStudent } from '../checks/check-repository.ts';
+import { type Database } from '../database/database.ts';
+import { isoFromUtc } from '../database/utc.ts';
+import { type AppContext } from '../http/context.ts';
+import { bodyOf } from '../http/json-body.ts';
+import { idParam } from '../http/params.ts';
+import { Problem } from '../http/problem.ts';
+import { type Route } from '../http/route.ts';
+import { type GuessLimit } from './guess-limit.ts';
+import { firstNameOf, handOutWish, lessonOf } from './hand-out-ground.ts';
+import { listHandOuts } from './hand-out-repository.ts';
+import { actorOf, listDrillDays, saveSelfCheck } from './save-self-check.ts';
+import { findOpenStudentLink, type OpenStudentLink } from './student-link-repository.ts';
+
+const USUAL_BASE_MM = 400;
+const TOKEN = /^Bearer ([\w-]{43})$/;
+
+function svgOf(sheet: Sheet): string {
+  return toSvg(sheet, {
+    colour: (ink) => PAPER_COLOURS[ink],
+    fontFamily: 'Barlow, sans-serif',
+    label: sheet.title,
+  });
+}
+
+/** What a student's link opens. The secret comes in a header: no address, log or referrer ever holds it. */
+export function studentPageRoutes(db: Database, guesses: GuessLimit): readonly Route[] {
+  const openLink = async (ctx: AppContext): Promise<OpenStudentLink> => {
+    await guesses.requireOpen(ctx.ip);
+    const token = TOKEN.exec(ctx.get('authorization'))?.[1];
+    const link = token === undefined ? undefined : await findOpenStudentLink(db, token);
+    if (link === undefined) {
+      await guesses.failed(ctx.ip);
+      ctx.state.log.warn({ ip: ctx.ip }, 'a student link that opens nothing was tried');
+      throw new Problem({
+        status: 404,
+        code: 'link-over',
+        title:
+          'This link opens nothing: it is too old, was closed, or was mistyped. Ask your instructor for a new one.',
+      });
+    }
+    return link;
+  };
+
+  const show = async (ctx: AppContext): Promise<void> => {
+    const link = await openLink(ctx);
+    const actor = actorOf(link);
+    const handOuts = await listHandOuts(db, actor, link.studentId);
+    const pages: HandOutPage[] = [];
+    for (const handOut of handOuts) {
+      const check = await findCheck(db, actor, handOut.checkId);
+      const lesson = check && (await lessonOf(db, actor, check));
+      if (check === undefined || lesson === undefined) continue;
+      const source = { handOut, check, lesson, studentName: link.name, academyName: link.academyName };
+      const wish = await handOutWish(db, actor, source);
+      const { priority, found, own, drill, checkYourself, cautions, board, sight } = wish;
+      pages.push({
+        id: handOut.id,
+        heldOn: lesson.heldOn,
+        priority,
+        found,
+        own,
+        drill,
+        checkYourself,
+        cautions,
+        board: svgOf({ title: 'The set-up from above', ...board }),
+        sight: sight && { now: svgOf(sight.now.sheet), goal: svgOf(sight.goal.sheet) },
+      });
+    }
+    const checks = await listChecksOfStudent(db, actor, link.studentId);
+    const toes = checks
+      .flatMap((c) => c.document.observations)
+      .findLast((o) => o.line === 'toes' && o.by === 'gaps');
+    const target = checks.findLast((c) => c.document.target?.distanceM !== undefined)?.document.target;
+    const page: StudentPage = {
+      firstName: firstNameOf(link.name),
+      handedness: link.handedness,
+      minor: link.minor === 1,
+      academyName: link.academyName,
+      expiresAt: isoFromUtc(link.expiresAt),
+      target:
+        target?.distanceM === undefined
+          ? null
+          : { name: target.name ?? 'the target', distanceM: target.distanceM },
+      baseMm: toes?.by === 'gaps' ? toes.baseMm : USUAL_BASE_MM,
+      handOuts: pages,
+      drillDays: await listDrillDays(db, link),
+    };
+    ctx.body = page;
+  };
+
+  return [
+    { method: 'get', path: '/api/take-home', access: 'public', handle: show },
+    {
+      method: 'put',
+      path: '/api/take-home/self-checks/:id',
+      access: 'public',
+      handle: async (ctx) => {
+        const link = await openLink(ctx);
+        await saveSelfCheck(db, link, idParam(ctx), bodyOf(ctx, validateSelfCheckInput));
+        ctx.status = 204;
+      },
+    },
+  ];
+}

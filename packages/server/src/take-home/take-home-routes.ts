@@ -1,0 +1,188 @@
+import {
+  type HandOutView,
+  type NewStudentLinkView,
+  type TakeHomeView,
+  validateConsentInput,
+  validateHandOutInput,
+  validateStudentLinkInput,
+} from '@lotrecht/contract';
+import { handOut } from '@lotrecht/paper';
+import { recordAccess } from '../audit/audit-repository.ts';
+import { findCheck } from '../checks/check-repository.ts';
+import { type Database, isDuplicate } from '../database/database.ts';
+import { type AppContext } from '../http/context.ts';
+import { bodyOf } from '../http/json-body.ts';
+import { idParam } from '../http/params.ts';
+import { conflict, notFound, Problem } from '../http/problem.ts';
+import { type Route } from '../http/route.ts';
+import { describeActor } from '../identity/instructor-repository.ts';
+import { requireActor } from '../identity/session-cookie.ts';
+import { type PostBox } from '../post/post-box.ts';
+import { measureText } from '../printing/pdf.ts';
+import { answerSheet } from '../printing/print-routes.ts';
+import { findStudent } from '../students/student-repository.ts';
+import { firstNameOf, handOutWish, lessonOf } from './hand-out-ground.ts';
+import {
+  findHandOut,
+  insertHandOut,
+  listHandOuts,
+  setHandOutDeleted,
+  updateHandOut,
+} from './hand-out-repository.ts';
+import {
+  insertConsent,
+  insertStudentLink,
+  listConsents,
+  listStudentLinks,
+  revokeStudentLink,
+  withdrawConsent,
+} from './student-link-repository.ts';
+
+/** What goes home, for the instructor: hand-outs, links, consents. */
+export function takeHomeRoutes(db: Database, postBox: PostBox): readonly Route[] {
+  const requireStudent = async (ctx: AppContext) => {
+    const student = await findStudent(db, requireActor(ctx), idParam(ctx));
+    if (student === undefined) throw notFound();
+    return student;
+  };
+
+  const saveHandOut = async (ctx: AppContext): Promise<void> => {
+    const [actor, id] = [requireActor(ctx), idParam(ctx)];
+    const input = bodyOf(ctx, validateHandOutInput);
+    const check = await findCheck(db, actor, input.checkId);
+    if (check === undefined) throw notFound();
+    if (input.revision === 0) {
+      try {
+        await insertHandOut(db, actor, { id, studentId: check.studentId }, input);
+      } catch (error) {
+        // Sent twice it is there already; what is there is answered.
+        if (!isDuplicate(error)) throw error;
+      }
+    } else if (!(await updateHandOut(db, actor, id, input))) {
+      const current = await findHandOut(db, actor, id);
+      throw current === undefined ? notFound() : conflict(current);
+    }
+    const saved: HandOutView | undefined = await findHandOut(db, actor, id);
+    if (saved === undefined) throw notFound();
+    await recordAccess(db, actor, saved.studentId, 'changed');
+    ctx.body = saved;
+  };
+
+  const printHandOut = async (ctx: AppContext): Promise<void> => {
+    const actor = requireActor(ctx);
+    const found = await findHandOut(db, actor, idParam(ctx));
+    const check = found && (await findCheck(db, actor, found.checkId));
+    const lesson = check && (await lessonOf(db, actor, check));
+    const student = check && (await findStudent(db, actor, check.studentId));
+    if (found === undefined || check === undefined || lesson === undefined || student === undefined) {
+      throw notFound();
+    }
+    const { academy } = await describeActor(db, actor, false);
+    const source = { handOut: found, check, lesson, studentName: student.name, academyName: academy.name };
+    const wish = await handOutWish(db, actor, source);
+    const paper = ctx.query['paper'] === 'letter' ? 'letter' : 'a4';
+    const format = ctx.query['format'] === 'svg' ? 'svg' : 'pdf';
+    await answerSheet(ctx, handOut(wish, { paper, measure: measureText }), format);
+  };
+
+  const sendLink = async (ctx: AppContext): Promise<void> => {
+    const actor = requireActor(ctx);
+    const student = await requireStudent(ctx);
+    const input = bodyOf(ctx, validateStudentLinkInput);
+    const consents = await listConsents(db, actor, student.id);
+    if (student.minor && !consents.some((c) => c.withdrawnAt === null)) {
+      throw new Problem({
+        status: 409,
+        code: 'consent-needed',
+        title: 'Not of age: record the guardian’s consent first. The link then goes to the guardian.',
+      });
+    }
+    const { academy } = await describeActor(db, actor, false);
+    const made = await db.inTransaction(async (tx) => {
+      const link = await insertStudentLink(tx, actor, student.id, input);
+      const address = `${ctx.protocol}://${ctx.host}/h#${link.token}`;
+      await postBox.send(tx, {
+        academyId: actor.academyId,
+        recipient: input.recipient,
+        subject: `What to practise, from ${academy.name}`,
+        body: `What was found and what to practise for ${firstNameOf(student.name)}:\n${address}\n\nWho has the link can see it: keep it to yourselves. It opens for ${input.days} days.\n`,
+        secret: link.token,
+      });
+      return { id: link.id, address };
+    });
+    await recordAccess(db, actor, student.id, 'changed');
+    const link = (await listStudentLinks(db, actor, student.id)).find((l) => l.id === made.id);
+    if (link === undefined) throw notFound();
+    const view: NewStudentLinkView = { ...link, address: made.address };
+    ctx.body = view;
+  };
+
+  return [
+    {
+      method: 'get',
+      path: '/api/students/:id/take-home',
+      access: 'signed-in',
+      handle: async (ctx) => {
+        const actor = requireActor(ctx);
+        const { id } = await requireStudent(ctx);
+        const view: TakeHomeView = {
+          handOuts: await listHandOuts(db, actor, id),
+          links: await listStudentLinks(db, actor, id),
+          consents: await listConsents(db, actor, id),
+        };
+        ctx.body = view;
+      },
+    },
+    { method: 'put', path: '/api/hand-outs/:id', access: 'signed-in', handle: saveHandOut },
+    { method: 'get', path: '/api/hand-outs/:id/file', access: 'signed-in', handle: printHandOut },
+    {
+      method: 'delete',
+      path: '/api/hand-outs/:id',
+      access: 'signed-in',
+      handle: async (ctx) => {
+        if (!(await setHandOutDeleted(db, requireActor(ctx), idParam(ctx), true))) throw notFound();
+        ctx.status = 204;
+      },
+    },
+    {
+      method: 'post',
+      path: '/api/hand-outs/:id/restore',
+      access: 'signed-in',
+      handle: async (ctx) => {
+        if (!(await setHandOutDeleted(db, requireActor(ctx), idParam(ctx), false))) throw notFound();
+        ctx.status = 204;
+      },
+    },
+    { method: 'post', path: '/api/students/:id/student-links', access: 'signed-in', handle: sendLink },
+    {
+      method: 'delete',
+      path: '/api/student-links/:id',
+      access: 'signed-in',
+      handle: async (ctx) => {
+        if (!(await revokeStudentLink(db, requireActor(ctx), idParam(ctx)))) throw notFound();
+        ctx.status = 204;
+      },
+    },
+    {
+      method: 'post',
+      path: '/api/students/:id/consents',
+      access: 'signed-in',
+      handle: async (ctx) => {
+        const actor = requireActor(ctx);
+        const { id } = await requireStudent(ctx);
+        await insertConsent(db, actor, id, bodyOf(ctx, validateConsentInput));
+        await recordAccess(db, actor, id, 'changed');
+        ctx.body = await listConsents(db, actor, id);
+      },
+    },
+    {
+      method: 'delete',
+      path: '/api/consents/:id',
+      access: 'signed-in',
+      handle: async (ctx) => {
+        if (!(await withdrawConsent(db, requireActor(ctx), idParam(ctx)))) throw notFound();
+        ctx.status = 204;
+      },
+    },
+  ];
+}

@@ -1,0 +1,280 @@
+import { randomBytes, randomUUID } from 'node:crypto';
+import {
+  type ConsentView,
+  type HandOutView,
+  type MeasuredLineView,
+  type NewStudentLinkView,
+  type StudentPage,
+  type StudentPageView,
+  type StudentView,
+  type TakeHomeView,
+  type TodayView,
+} from '@lotrecht/contract';
+import { pino } from 'pino';
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { sql } from '../database/sql.ts';
+import { type PostBox } from '../post/post-box.ts';
+import { simulatedPostBox } from '../post/post-box.ts';
+import { saveWorkedCheck } from '../test/documents.ts';
+import { startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
+
+/** How often links are guessed; `LOTRECHT_GUESSES=10000` for the figure that is reported. */
+const GUESSES = Number(process.env['LOTRECHT_GUESSES'] ?? 300);
+
+const log: string[] = [];
+const letters: string[] = [];
+const postBox: PostBox = {
+  send: async (db, letter) => {
+    letters.push(letter.body);
+    await simulatedPostBox(undefined).send(db, letter);
+  },
+};
+let app: TestApp;
+let client: TestClient;
+let academyId: string;
+let ids: { studentId: string; lessonId: string; checkId: string };
+const handOutId = randomUUID();
+
+beforeAll(async () => {
+  const logger = pino({ level: 'info' }, { write: (line: string) => void log.push(line) });
+  app = await startTestApp(undefined, { postBox, logger });
+  academyId = await app.academy('Tarnside');
+  client = (await app.signedIn(academyId, 'instructor')).client;
+  ids = await saveWorkedCheck(client);
+  const handOut = {
+    revision: 0,
+    checkId: ids.checkId,
+    drillId: 'toe-rod',
+    dose: '',
+    own: 'Look at the raft.',
+    junior: false,
+  };
+  expect((await client.put(`/api/hand-outs/${handOutId}`, handOut)).status).toBe(200);
+});
+afterAll(() => app.stop());
+beforeEach(() => app.db.exec(sql`DELETE FROM rate_limit`));
+
+async function newLink(
+  studentId = ids.studentId,
+  days = 30,
+): Promise<NewStudentLinkView & { readonly token: string }> {
+  const answer = await client.post(`/api/students/${studentId}/student-links`, {
+    recipient: 'runa@post.example',
+    days,
+  });
+  expect(answer.status).toBe(200);
+  const link = answer.body as NewStudentLinkView;
+  return { ...link, token: link.address.split('#')[1] ?? '' };
+}
+
+const opened = (token: string) =>
+  app.client().send('GET', '/api/take-home', undefined, { Authorization: `Bearer ${token}` });
+
+const sent = (token: string, id: string, body: unknown) =>
+  app.client().send('PUT', `/api/take-home/self-checks/${id}`, body, { Authorization: `Bearer ${token}` });
+
+describe('a hand-out', () => {
+  it('is kept, changed and printed, under 300 kB', async () => {
+    const { body } = await client.get(`/api/students/${ids.studentId}/take-home`);
+    expect((body as TakeHomeView).handOuts).toMatchObject([
+      { id: handOutId, revision: 1, own: 'Look at the raft.' },
+    ]);
+    const changed = {
+      revision: 1,
+      checkId: ids.checkId,
+      drillId: 'far-mark',
+      dose: 'Daily.',
+      own: '',
+      junior: false,
+    };
+    expect((await client.put(`/api/hand-outs/${handOutId}`, changed)).body as HandOutView).toMatchObject({
+      revision: 2,
+      drillId: 'far-mark',
+    });
+    expect((await client.put(`/api/hand-outs/${handOutId}`, changed)).status).toBe(409);
+    for (const [query, type] of [
+      ['format=pdf&paper=a4', 'application/pdf'],
+      ['format=pdf&paper=letter', 'application/pdf'],
+      ['format=svg', 'image/svg+xml'],
+    ] as const) {
+      const file = await client.file('GET', `/api/hand-outs/${handOutId}/file?${query}`);
+      expect(file).toMatchObject({ status: 200, type });
+      expect(file.bytes.length).toBeLessThan(300_000);
+    }
+  });
+
+  it('of a stranger’s check is not made', async () => {
+    const stranger = (await app.signedIn(await app.academy('Away'), 'head')).client;
+    const input = { revision: 0, checkId: ids.checkId, drillId: 'toe-rod', dose: '', own: '', junior: false };
+    expect((await stranger.put(`/api/hand-outs/${randomUUID()}`, input)).status).toBe(404);
+  });
+});
+
+describe('a student’s link', () => {
+  it('shows a first name and the hand-outs, and nothing else of the student', async () => {
+    const { token } = await newLink();
+    const answer = await opened(token);
+    expect(answer.status).toBe(200);
+    const page = answer.body as StudentPage;
+    expect(page).toMatchObject({
+      firstName: 'Runa',
+      academyName: 'Tarnside',
+      target: { name: 'Barge', distanceM: 150 },
+    });
+    expect(page.handOuts).toMatchObject([{ id: handOutId, heldOn: '2026-04-17' }]);
+    expect(page.handOuts[0]?.sight?.now).toContain('<svg');
+    const text = JSON.stringify(page);
+    for (const secret of ['Feldt', ids.studentId, ids.checkId, 'runa@post.example', 'An instructor']) {
+      expect(text).not.toContain(secret);
+    }
+    expect(answer.headers.get('referrer-policy')).toBe('no-referrer');
+    expect(answer.headers.get('cache-control')).toBe('no-store');
+  });
+
+  it('is sent by post, hashed at rest, and stands in no log and no kept copy', async () => {
+    const { token, address } = await newLink();
+    expect(letters.at(-1)).toContain(address);
+    expect(new URL(address).pathname).toBe('/h');
+    await opened(token);
+    const head = (await app.signedIn(academyId, 'head')).client;
+    expect(JSON.stringify((await head.get('/api/post')).body)).not.toContain(token);
+    const rows = await app.db.many<{ hash: Buffer }>(sql`SELECT token_hash AS hash FROM student_link`);
+    expect(rows.every(({ hash }) => hash.length === 32 && !hash.toString('latin1').includes(token))).toBe(
+      true,
+    );
+    expect(log.join('')).not.toContain(token);
+  });
+
+  it('that has expired, was revoked, or was guessed shows nothing', async () => {
+    const { token, id } = await newLink();
+    const stranger = (await app.signedIn(await app.academy('Elsewhere'), 'head')).client;
+    expect((await stranger.delete(`/api/student-links/${id}`)).status).toBe(404);
+    expect((await opened(token)).status).toBe(200);
+    expect((await client.delete(`/api/student-links/${id}`)).status).toBe(204);
+    const expired = await newLink();
+    await app.db.exec(
+      sql`UPDATE student_link SET expires_at = UTC_TIMESTAMP(3) - INTERVAL 1 SECOND WHERE id = ${expired.id}`,
+    );
+    for (const tried of [token, expired.token, randomBytes(32).toString('base64url'), '', 'x'.repeat(5000)]) {
+      const answer = await opened(tried);
+      expect(answer).toMatchObject({ status: 404, body: { code: 'link-over' } });
+      const check = { takenOn: '2026-04-18', drillDone: true };
+      expect((await sent(tried, randomUUID(), check)).status).toBe(404);
+    }
+  });
+
+  it('is slowed and logged when it is guessed again and again', async () => {
+    const { token } = await newLink();
+    let refused = 0;
+    for (let i = 0; i < GUESSES; i++) {
+      const { status } = await opened(randomBytes(32).toString('base64url'));
+      if (status === 429) refused += 1;
+      else expect(status).toBe(404);
+    }
+    expect(GUESSES - refused).toBe(20);
+    expect(
+      log.filter((line) => line.includes('a student link that opens nothing was tried')).length,
+    ).toBeGreaterThanOrEqual(20);
+    const answer = await opened(token);
+    expect(answer.status).toBe(429);
+    expect(Number(answer.headers.get('retry-after'))).toBeGreaterThan(0);
+  });
+
+  it('of a minor needs a guardian’s consent, and closes when it is withdrawn', async () => {
+    const studentId = randomUUID();
+    await client.put(`/api/students/${studentId}`, {
+      revision: 0,
+      name: 'Bela Varnholt',
+      handedness: 'right',
+      minor: true,
+      notes: '',
+    });
+    const ask = { recipient: 'guardian@post.example', days: 10 };
+    expect(await client.post(`/api/students/${studentId}/student-links`, ask)).toMatchObject({
+      status: 409,
+      body: { code: 'consent-needed' },
+    });
+    const consent = { scope: 'link', givenBy: 'A. Varnholt', givenOn: '2026-04-17' };
+    const [kept] = (await client.post(`/api/students/${studentId}/consents`, consent)).body as ConsentView[];
+    expect(kept).toMatchObject({ ...consent, withdrawnAt: null });
+    const { token } = await newLink(studentId);
+    expect((await opened(token)).body).toMatchObject({ firstName: 'Bela', minor: true, handOuts: [] });
+    expect((await client.delete(`/api/consents/${kept?.id}`)).status).toBe(204);
+    expect((await opened(token)).status).toBe(404);
+    expect((await client.post(`/api/students/${studentId}/student-links`, ask)).status).toBe(409);
+  });
+
+  it('closes with a student who is deleted', async () => {
+    const other = await saveWorkedCheck(client, 'left');
+    const { token } = await newLink(other.studentId);
+    await client.delete(`/api/students/${other.studentId}`);
+    expect((await opened(token)).status).toBe(404);
+  });
+});
+
+describe('what a student reads at home', () => {
+  const lines = async (): Promise<readonly MeasuredLineView[]> =>
+    (await client.get(`/api/students/${ids.studentId}/lines`)).body as MeasuredLineView[];
+
+  it('lands in progress as the student’s own, once, and is no visit', async () => {
+    const { token } = await newLink();
+    const id = randomUUID();
+    const check = {
+      takenOn: '2026-04-20',
+      drillDone: true,
+      reading: { by: 'gaps', leadGapMm: 560, trailGapMm: 575, baseMm: 450 },
+      feltDeg: -1,
+    };
+    for (let i = 0; i < 3; i++) expect((await sent(token, id, check)).status).toBe(204);
+    const own = (await lines()).filter((l) => l.circumstances?.reader === 'student');
+    expect(own).toMatchObject([
+      {
+        line: 'toes',
+        heldOn: '2026-04-20',
+        feltDeg: -1,
+        circumstances: { phase: 'test', help: 'blind', place: 'home' },
+      },
+    ]);
+    expect(own[0]?.handedAzimuthDeg).toBeCloseTo(1.909, 3);
+    const page = (await client.get(`/api/students/${ids.studentId}`)).body as StudentPageView;
+    expect(page.lessons.map((l) => [l.heldOn, l.kind])).toEqual([
+      ['2026-04-20', 'self'],
+      ['2026-04-17', 'lesson'],
+    ]);
+    expect(page.student).toMatchObject({ lessonCount: 1, lastLessonOn: '2026-04-17' });
+    const today = (await client.get('/api/today/2026-04-20')).body as TodayView;
+    expect(today.lessons).toEqual([]);
+    expect(today.earlier.find((l) => l.studentId === ids.studentId)?.heldOn).toBe('2026-04-17');
+    expect((await opened(token)).body).toMatchObject({ drillDays: ['2026-04-20'] });
+  });
+
+  it('may be where the club points, or the drill alone', async () => {
+    const { token } = await newLink();
+    const pointed = {
+      takenOn: '2026-04-21',
+      drillDone: false,
+      reading: { by: 'pointsAt', lateralM: 10, distanceM: 150 },
+    };
+    expect((await sent(token, randomUUID(), pointed)).status).toBe(204);
+    const own = (await lines()).filter((l) => l.heldOn === '2026-04-21');
+    expect(own[0]?.handedAzimuthDeg).toBeCloseTo(3.814, 3);
+    const before = (await lines()).length;
+    expect((await sent(token, randomUUID(), { takenOn: '2026-04-22', drillDone: true })).status).toBe(204);
+    expect((await lines()).length).toBe(before);
+  });
+
+  it('is refused with its path where it cannot be, and keeps nothing', async () => {
+    const { token } = await newLink();
+    const before = (await lines()).length;
+    const bad = {
+      takenOn: '2026-04-23',
+      drillDone: false,
+      reading: { by: 'gaps', leadGapMm: 560, trailGapMm: 2900, baseMm: 450 },
+    };
+    expect((await sent(token, randomUUID(), bad)).status).toBe(422);
+    expect((await sent(token, randomUUID(), { takenOn: 'today', drillDone: false })).status).toBe(422);
+    expect((await lines()).length).toBe(before);
+    const students = (await client.get('/api/students')).body as StudentView[];
+    expect(students.some((s) => s.id === ids.studentId)).toBe(true);
+  });
+});

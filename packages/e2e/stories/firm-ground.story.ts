@@ -3,9 +3,8 @@ import { createRequire } from 'node:module';
 import { expect, type Page, test } from '@playwright/test';
 import { CheckPage } from '../pages/check.page.ts';
 import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
+import { axeViolations } from '../pages/axe.ts';
 import { SignInPage } from '../pages/sign-in.page.ts';
-
-const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core'), 'utf8');
 
 const installation = new Installation();
 let served: Served;
@@ -213,23 +212,6 @@ test('an invited instructor chooses a password through the post box', async ({ p
   await context.close();
 });
 
-async function axeViolations(page: Page): Promise<string[]> {
-  await page.evaluate(axeSource);
-  return page.evaluate(async () => {
-    const { axe } = window as unknown as {
-      axe: {
-        run: () => Promise<{
-          violations: { id: string; nodes: { target: string[]; failureSummary: string }[] }[];
-        }>;
-      };
-    };
-    const { violations } = await axe.run();
-    return violations.flatMap((v) =>
-      v.nodes.map((n) => `${v.id} at ${n.target.join(' ')}: ${n.failureSummary}`),
-    );
-  });
-}
-
 for (const theme of ['daylight', 'dim'] as const) {
   test(`every view is clean for assistive tools, ${theme}`, async ({ page }) => {
     test.setTimeout(400_000);
@@ -301,6 +283,9 @@ for (const theme of ['daylight', 'dim'] as const) {
     expect(await axeViolations(page)).toEqual([]);
     await page.locator('lo-lesson-twine a').last().click();
     await expect(page.getByRole('heading', { name: 'Checks' })).toBeVisible();
+    expect(await axeViolations(page)).toEqual([]);
+    await page.getByRole('link', { name: 'Sight picture and hand-out' }).first().click();
+    await expect(page.getByRole('heading', { name: /^Hand-out for/ })).toBeVisible();
     expect(await axeViolations(page)).toEqual([]);
     await page.getByRole('link', { name: 'Ilse Quarrie' }).click();
     await page.getByRole('link', { name: 'Progress' }).click();

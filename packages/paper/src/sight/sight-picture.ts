@@ -41,6 +41,8 @@ export interface SightWish {
   readonly landmarks: readonly SeenMark[];
   /** Where the student feels aimed, degrees from the target, right positive; null: not asked. */
   readonly feltDeg: number | null;
+  /** Size of the words, mm; larger where the picture is looked at on a phone. Default 3.6. */
+  readonly captionMm?: number;
 }
 
 /** Numbers that the picture shows. Metres at the target and degrees, right positive. */
@@ -60,13 +62,23 @@ export interface SightPicture {
   readonly focalMm: number;
   readonly middle: Place;
   readonly numbers: SightNumbers;
+  /** What it was drawn for, to draw it again otherwise. */
+  readonly wish: SightWish;
 }
 
 const HEIGHT_MM = 120;
 const WIDTH_MM = 180;
-/** Room over the horizon for names, mm. */
-const SKY_MM = 26;
+/** Lines of words over the horizon, the lowest first. */
+const ROWS = { landmark: 1.7, target: 3.1, body: 4.5, seems: 5.9, felt: 7.3 } as const;
+const SKY_ROWS = 8.4;
+const CAPTION_MM = 3.6;
 const BOTTOM_MM = 12;
+const CORNERS: readonly Place[] = [
+  [0, 0],
+  [WIDTH_MM, 0],
+  [WIDTH_MM, HEIGHT_MM],
+  [0, HEIGHT_MM],
+];
 /** Half of what is seen to either side, degrees, at the least. */
 const LEAST_HALF_DEG = 9;
 const NEAR_GROUND_M = 0.15;
@@ -123,8 +135,10 @@ export function sightPicture(wish: SightWish): SightPicture {
     Math.tan(radiansFromDegrees(LEAST_HALF_DEG)),
     (1.25 * Math.max(...shown.map((a) => Math.abs(Math.tan(a - look))))) / Math.cos(lowest / 2),
   );
-  const focalMm = Math.min((HEIGHT_MM - SKY_MM - BOTTOM_MM) / (2 * halfHeight), WIDTH_MM / 2 / halfWidth);
-  const middle: Place = [WIDTH_MM / 2, SKY_MM + focalMm * halfHeight];
+  const captionMm = wish.captionMm ?? CAPTION_MM;
+  const skyMm = SKY_ROWS * captionMm;
+  const focalMm = Math.min((HEIGHT_MM - skyMm - BOTTOM_MM) / (2 * halfHeight), WIDTH_MM / 2 / halfWidth);
+  const middle: Place = [WIDTH_MM / 2, skyMm + focalMm * halfHeight];
   const horizonMm = middle[1] - focalMm * Math.tan(view.loweredRad);
   const place = (point: SpacePoint): Place | null => {
     const seen = project(view, point);
@@ -149,19 +163,18 @@ export function sightPicture(wish: SightWish): SightPicture {
     yM,
   });
   const at = (p: { readonly xM: number; readonly yM: number }): Place | null => onGround(p.xM, p.yM);
-  const label = (
-    p: Place | null,
-    text: string,
-    upMm: number,
-    ink: 'ink' | 'out' | 'now' | 'soft' | 'in',
-  ): Shape[] =>
-    p === null || p[0] < 0 || p[0] > WIDTH_MM
-      ? []
-      : [
-          { kind: 'path', places: [p, [p[0], p[1] - upMm + 1]], stroke: ink, widthMm: 0.25 },
-          ...captioned([Math.min(WIDTH_MM - 24, Math.max(24, p[0])), p[1] - upMm], text, ink),
-        ];
+  const label = (p: Place | null, text: string, row: keyof typeof ROWS, ink: Ink): readonly Shape[] => {
+    if (p === null || p[0] < 0 || p[0] > WIDTH_MM) return [];
+    const y = horizonMm - ROWS[row] * captionMm + captionMm;
+    const half = (text.length * LETTER * captionMm) / 2 + 1;
+    const x = Math.min(WIDTH_MM - half, Math.max(half, p[0]));
+    return [
+      { kind: 'path', places: [p, [p[0], y]], stroke: ink, widthMm: 0.25 },
+      ...captioned([x, y], text, { ink, sizeMm: captionMm }),
+    ];
+  };
   const shapes: readonly Shape[] = [
+    { kind: 'path', name: 'sheet', places: CORNERS, closed: true, fill: 'paper' },
     {
       kind: 'path',
       name: 'water',
@@ -241,14 +254,14 @@ export function sightPicture(wish: SightWish): SightPicture {
           },
         ]),
     // The highest first: the strip of a lower one lies over the cord of a higher one.
-    ...label(felt, 'felt', 24, 'ink'),
-    ...label(seeming, `mark seems ${seemsText(markSeemsM, seems.angleRad)}`, 19, 'now'),
-    ...label(body, `body points ${sidedMetres(bodyPointsM)}`, 14, bodyInk),
-    ...label(target, wish.target.name, 9, 'in'),
+    ...label(felt, 'felt', 'felt', 'ink'),
+    ...label(seeming, `mark seems ${seemsText(markSeemsM, seems.angleRad)}`, 'seems', 'now'),
+    ...label(body, `body points ${sidedMetres(bodyPointsM)}`, 'body', bodyInk),
+    ...label(target, wish.target.name, 'target', 'in'),
     ...wish.landmarks.flatMap(({ name, distanceM: away, bearingDeg }) => {
       const bearing = radiansFromDegrees(bearingDeg);
       const p = onGround(away * Math.sin(bearing), away * Math.cos(bearing));
-      return label(p, name, 6, 'soft');
+      return label(p, name, 'landmark', 'soft');
     }),
   ];
   return {
@@ -256,6 +269,7 @@ export function sightPicture(wish: SightWish): SightPicture {
     view,
     focalMm,
     middle,
+    wish,
     numbers: {
       markSeemsM,
       markSeemsDeg: degreesFromRadians(seems.angleRad),
@@ -268,24 +282,29 @@ export function sightPicture(wish: SightWish): SightPicture {
 
 /** A share of the letters' size that one of them takes on the average. */
 const LETTER = 0.54;
-const CAPTION_MM = 3.6;
+
+/** How words are set. */
+interface Caption {
+  readonly ink: Ink;
+  readonly sizeMm: number;
+}
 
 /** Words on a strip of paper, so that the cords of other words do not run through them. */
-function captioned([x, y]: Place, text: string, ink: Ink): readonly Shape[] {
-  const half = (text.length * LETTER * CAPTION_MM) / 2 + 0.6;
+function captioned([x, y]: Place, text: string, { ink, sizeMm }: Caption): readonly Shape[] {
+  const half = (text.length * LETTER * sizeMm) / 2 + 0.6;
   return [
     {
       kind: 'path',
       places: [
-        [x - half, y - CAPTION_MM],
-        [x + half, y - CAPTION_MM],
+        [x - half, y - sizeMm],
+        [x + half, y - sizeMm],
         [x + half, y + 1],
         [x - half, y + 1],
       ],
       closed: true,
       fill: 'paper',
     },
-    { kind: 'text', at: [x, y], text, sizeMm: CAPTION_MM, bold: ink !== 'soft', anchor: 'middle', ink },
+    { kind: 'text', at: [x, y], text, sizeMm, bold: ink !== 'soft', anchor: 'middle', ink },
   ];
 }
 

@@ -129,7 +129,8 @@ function drawn(layout: StationLayout, at: (point: GroundPoint) => Place, scale: 
   });
   const rods = (['target-rod', 'toe-rod', 'square-rod'] as const).flatMap((code): readonly Shape[] => {
     const places = of(code);
-    const [start] = places;
+    // The near end of the square rod lies beside the ball: its number stands at the other.
+    const start = code === 'square-rod' ? places[1] : places[0];
     return start === undefined
       ? []
       : [{ kind: 'path', name: code, places, stroke: 'twine', widthMm: 1 }, lettered(code, start)];

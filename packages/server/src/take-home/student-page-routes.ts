@@ -1,5 +1,5 @@
 import { type HandOutPage, type StudentPage, validateSelfCheckInput } from '@lotrecht/contract';
-import { PAPER_COLOURS, type Sheet, toSvg } from '@lotrecht/paper';
+import { PAPER_COLOURS, type Sheet, type SightPicture, sightPicture, toSvg } from '@lotrecht/paper';
 import { findCheck, listChecksOfStudent } from '../checks/check-repository.ts';
 import { type Database } from '../database/database.ts';
 import { isoFromUtc } from '../database/utc.ts';
@@ -16,6 +16,13 @@ import { findOpenStudentLink, type OpenStudentLink } from './student-link-reposi
 
 const USUAL_BASE_MM = 400;
 const TOKEN = /^Bearer ([\w-]{43})$/;
+
+/** Letters that are read at arm's length on a phone, and no landmarks between them. */
+const PHONE_CAPTION_MM = 7;
+
+function forPhone({ wish }: SightPicture): Sheet {
+  return sightPicture({ ...wish, captionMm: PHONE_CAPTION_MM, landmarks: [] }).sheet;
+}
 
 function svgOf(sheet: Sheet): string {
   return toSvg(sheet, {
@@ -66,7 +73,7 @@ export function studentPageRoutes(db: Database, guesses: GuessLimit): readonly R
         checkYourself,
         cautions,
         board: svgOf({ title: 'The set-up from above', ...board }),
-        sight: sight && { now: svgOf(sight.now.sheet), goal: svgOf(sight.goal.sheet) },
+        sight: sight && { now: svgOf(forPhone(sight.now)), goal: svgOf(forPhone(sight.goal)) },
       });
     }
     const checks = await listChecksOfStudent(db, actor, link.studentId);

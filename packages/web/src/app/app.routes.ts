@@ -18,6 +18,11 @@ export const routes: Routes = [
     loadComponent: () => import('./views/link/link.ts').then((m) => m.LinkPage),
   },
   {
+    path: 'h',
+    title: 'What to practise',
+    loadComponent: () => import('./views/take-home/take-home.ts').then((m) => m.TakeHomePage),
+  },
+  {
     path: '',
     canActivate: [signedIn],
     loadComponent: () => import('./shell/shell.ts').then((m) => m.Shell),
@@ -62,6 +67,11 @@ export const routes: Routes = [
         path: 'lessons/:lessonId/checks/:checkId',
         title: 'Check · Lotrecht',
         loadComponent: () => import('./views/check/check.ts').then((m) => m.CheckPage),
+      },
+      {
+        path: 'lessons/:lessonId/checks/:checkId/hand-out',
+        title: 'Hand-out · Lotrecht',
+        loadComponent: () => import('./views/hand-out/hand-out.ts').then((m) => m.HandOutViewPage),
       },
       {
         path: 'places',

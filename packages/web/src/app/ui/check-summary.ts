@@ -27,6 +27,9 @@ import { CLUB_GROUPS } from './words.ts';
       @for (line of lines(); track line.key) {
         <lo-line-summary [key]="line.key" [line]="line.result" />
       }
+      <a class="home" [routerLink]="['/lessons', check().lessonId, 'checks', check().id, 'hand-out']"
+        >Sight picture and hand-out</a
+      >
     </div>
   `,
   styles: `
@@ -44,6 +47,12 @@ import { CLUB_GROUPS } from './words.ts';
       padding: 6px 0;
       min-height: 44px;
       text-decoration: none;
+    }
+    .home {
+      min-height: 32px;
+      font-size: 0.9375rem;
+      text-decoration: underline;
+      text-underline-offset: 4px;
     }
     .club {
       font-weight: 600;

@@ -34,7 +34,8 @@ import {
 import { losesReadings, splitKey, withField } from './readings/entry-fields.ts';
 import { fieldErrorsOf } from './readings/field-errors.ts';
 import { PlanEdits } from './readings/plan-edits.ts';
-import { readUsual } from './readings/usual-readings.ts';
+import { takePlannedStation } from '../../settings/planned-station.ts';
+import { beginningOf, readUsual } from './readings/usual-readings.ts';
 
 /** A first check is a blind baseline on the range, read by the instructor, until it is said otherwise. */
 export const FIRST_CIRCUMSTANCES: Circumstances = {
@@ -249,7 +250,7 @@ export class CheckContent {
 
   /** A new check: the lines, ways, club and target of the last one, circumstances as the last one of the lesson. */
   showUsual(): void {
-    const usual = readUsual();
+    const usual = beginningOf(readUsual(), takePlannedStation());
     const last = this.lesson()?.checks.at(-1);
     const judged: Judged =
       last === undefined

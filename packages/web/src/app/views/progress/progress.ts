@@ -32,7 +32,7 @@ import { LinePicture } from './line-picture.ts';
 import { LevelsBeside } from './levels-beside.ts';
 import { overlaysOf } from './overlays.ts';
 import { sentencesOf, tableOf } from './progress-rows.ts';
-import { pngOf, saveFile } from './save-file.ts';
+import { pngOf, saveFile } from '../../ui/save-file.ts';
 
 const DAY_MS = 86_400_000;
 /** A forecast of four weeks: a series of lessons. */

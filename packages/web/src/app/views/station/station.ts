@@ -12,11 +12,21 @@ import { TargetLineFields } from '../../ui/target-line-fields.ts';
 import { AidCheck } from './aid-check.ts';
 import { MarkPlanner } from './mark-planner.ts';
 import { Sighting } from './sighting.ts';
+import { StationPlanner } from './station-planner.ts';
 
 /** What is done before the student steps in: the target line, the eye that sights it, the mark, and the aids. */
 @Component({
   selector: 'lo-station',
-  imports: [AidCheck, MarkPlanner, MatButton, ProblemNote, RouterLink, Sighting, TargetLineFields],
+  imports: [
+    AidCheck,
+    MarkPlanner,
+    MatButton,
+    ProblemNote,
+    RouterLink,
+    Sighting,
+    StationPlanner,
+    TargetLineFields,
+  ],
   templateUrl: './station.html',
   styleUrl: './station.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,4 +1,5 @@
-import { type CheckDocument, type WayOfReading } from '@lotrecht/contract';
+import { type CheckDocument, SHIPPED_METHODS, type WayOfReading } from '@lotrecht/contract';
+import { type PlannedStation } from '../../../settings/planned-station.ts';
 import { type LineKey } from '../../../ui/words.ts';
 import { type Judged } from '../judged.ts';
 
@@ -61,4 +62,18 @@ export function keepUsual(change: Partial<UsualReadings>): void {
 /** The name under which a base is remembered. */
 export function baseName({ by, rod }: UsualWay, line: LineKey): string {
   return `${line}.${by === 'gaps' ? (rod ? 'rod' : 'bare') : by}`;
+}
+
+/** What a check begins with: what was used last, or the station that was laid for it. */
+export function beginningOf(usual: UsualReadings, planned: PlannedStation | null): UsualReadings {
+  if (planned === null) return usual;
+  const { clubGroup, targetName, targetDistanceM, methodId } = planned;
+  const method = SHIPPED_METHODS.find((m) => m.id === methodId);
+  return {
+    ...usual,
+    club: usual.club.group === clubGroup ? usual.club : { group: clubGroup },
+    target: { ...(targetName !== '' && { name: targetName }), distanceM: targetDistanceM },
+    // An own method is chosen in the check: here only its name would be known.
+    ...(method && { judged: { judgement: { method: { id: method.id, version: method.profileVersion } } } }),
+  };
 }

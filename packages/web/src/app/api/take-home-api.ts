@@ -1,0 +1,47 @@
+import { HttpClient } from '@angular/common/http';
+import { inject, Injectable } from '@angular/core';
+import {
+  type ConsentInput,
+  type ConsentView,
+  type HandOutInput,
+  type HandOutView,
+  type NewStudentLinkView,
+  type StudentLinkInput,
+  type TakeHomeView,
+} from '@lotrecht/contract';
+import { type Observable } from 'rxjs';
+
+/** What goes home, over HTTP: hand-outs, links, consents. */
+@Injectable({ providedIn: 'root' })
+export class TakeHomeApi {
+  private readonly http = inject(HttpClient);
+
+  of(studentId: string): Observable<TakeHomeView> {
+    return this.http.get<TakeHomeView>(`/api/students/${studentId}/take-home`);
+  }
+
+  saveHandOut(id: string, input: HandOutInput): Observable<HandOutView> {
+    return this.http.put<HandOutView>(`/api/hand-outs/${id}`, input);
+  }
+
+  /** The printed page as a file. */
+  handOutFile(id: string, format: 'pdf' | 'svg', paper: 'a4' | 'letter'): Observable<Blob> {
+    return this.http.get(`/api/hand-outs/${id}/file`, { params: { format, paper }, responseType: 'blob' });
+  }
+
+  sendLink(studentId: string, input: StudentLinkInput): Observable<NewStudentLinkView> {
+    return this.http.post<NewStudentLinkView>(`/api/students/${studentId}/student-links`, input);
+  }
+
+  revokeLink(id: string): Observable<void> {
+    return this.http.delete<void>(`/api/student-links/${id}`);
+  }
+
+  recordConsent(studentId: string, input: ConsentInput): Observable<readonly ConsentView[]> {
+    return this.http.post<readonly ConsentView[]>(`/api/students/${studentId}/consents`, input);
+  }
+
+  withdrawConsent(id: string): Observable<void> {
+    return this.http.delete<void>(`/api/consents/${id}`);
+  }
+}

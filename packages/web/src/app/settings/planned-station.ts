@@ -1,0 +1,28 @@
+import { type ClubGroup } from '@lotrecht/contract';
+
+/** What was laid last, for the next check to begin with. No student. */
+export interface PlannedStation {
+  readonly clubGroup: ClubGroup;
+  readonly targetName: string;
+  readonly targetDistanceM: number;
+  readonly methodId: string;
+}
+
+const KEY = 'lotrecht-planned-station';
+
+/** Laid, and not yet begun with. */
+export function keepPlannedStation(station: PlannedStation): void {
+  localStorage.setItem(KEY, JSON.stringify(station));
+}
+
+/** What was laid, once: the check that begins with it remembers it from then on. */
+export function takePlannedStation(): PlannedStation | null {
+  const kept = localStorage.getItem(KEY);
+  localStorage.removeItem(KEY);
+  try {
+    return kept === null ? null : (JSON.parse(kept) as PlannedStation);
+  } catch {
+    // Written by another version: as if nothing had been laid.
+    return null;
+  }
+}

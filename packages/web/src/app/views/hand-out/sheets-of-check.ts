@@ -1,0 +1,81 @@
+import {
+  ballOfCheck,
+  type CheckDocument,
+  type CheckView,
+  type MethodDocument,
+  type PrintRequest,
+  type UsualOfClub,
+} from '@lotrecht/contract';
+import { LINE_NAMES } from '@lotrecht/core';
+
+type CardWish = Extract<PrintRequest, { kind: 'degree-card' }>['wish'];
+type FootprintsWish = Extract<PrintRequest, { kind: 'footprints' }>['wish'];
+type Base = Pick<CardWish['lines'][number], 'baseMm' | 'along'>;
+
+const USUAL_SHOE_MM = 290;
+const USUAL_STANCE_MM = 450;
+const FACE_MM = 75;
+const USUAL_ROD_MM = 1220;
+const FEET: readonly string[] = ['toes', 'heels'];
+
+/** Over which length a line of this check was read, or would be. */
+function baseOf(document: CheckDocument, line: string, rodMm: number): Base {
+  const read = document.observations.find((o) => o.line === line && (o.by === 'gaps' || o.by === 'square'));
+  if (read?.by === 'gaps') return { baseMm: read.baseMm, along: read.baseAlong ?? 'targetLine' };
+  if (read?.by === 'square') return { baseMm: read.baseMm, along: 'targetLine' };
+  if (line === 'face') return { baseMm: FACE_MM, along: 'targetLine' };
+  return FEET.includes(line)
+    ? { baseMm: USUAL_STANCE_MM, along: 'targetLine' }
+    : { baseMm: rodMm, along: 'rod' };
+}
+
+/** A degree card for the lengths this student is read over, with the method's limits in field order. */
+export function cardOf(
+  document: CheckDocument,
+  method: MethodDocument,
+  rodsMm: readonly number[],
+): Omit<CardWish, 'firstName' | 'handedness' | 'foot'> {
+  const rodMm = rodsMm[0] ?? USUAL_ROD_MM;
+  const lines = method.order
+    .filter((line) => LINE_NAMES.includes(line))
+    .flatMap((line) => {
+      const limits = method.tolerancesDeg[line];
+      return limits === undefined
+        ? []
+        : [{ line, fromDeg: limits[0], toDeg: limits[1], ...baseOf(document, line, rodMm) }];
+    });
+  return {
+    methodName: method.name,
+    bases: [
+      { name: 'stance', lengthMm: baseOf(document, 'toes', rodMm).baseMm, along: 'targetLine' },
+      { name: 'rod', lengthMm: rodMm, along: 'rod' },
+      { name: 'face', lengthMm: baseOf(document, 'face', rodMm).baseMm, along: 'targetLine' },
+    ],
+    lines: lines as CardWish['lines'],
+  };
+}
+
+/** The stance of a check turned square: both toes at the lead toe's gap, the ball where it lay or where it usually lies. */
+export function footprintsOf(
+  check: CheckView,
+  usual: UsualOfClub,
+  radians: (degrees: number) => number,
+): FootprintsWish {
+  const { document, record } = check;
+  const toes = document.observations.find((o) => o.line === 'toes' && o.by === 'gaps');
+  const offsetMm = document.targetLine.offsetMm ?? 0;
+  const gapM = toes?.by === 'gaps' ? (toes.leadGapMm - offsetMm) / 1000 : usual.toesToBallM;
+  const baseM = toes?.by === 'gaps' ? toes.baseMm / 1000 : usual.stanceM;
+  const ball = ballOfCheck(record?.ball, { club: document.club?.group ?? 'mid-iron', table: 'graded' });
+  const share = ball === null ? usual.ballPercent.graded / 100 : ball.share;
+  return {
+    handedness: document.handedness,
+    leadGapM: gapM,
+    trailGapM: gapM,
+    toeBaseM: baseM,
+    leadAheadM: share * baseM,
+    shoeLengthM: (document.feet?.shoeLengthMm ?? USUAL_SHOE_MM) / 1000,
+    leadFlareRad: radians(document.feet?.leadFlareDeg ?? 0),
+    trailFlareRad: radians(document.feet?.trailFlareDeg ?? 0),
+  };
+}

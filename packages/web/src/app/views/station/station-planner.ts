@@ -1,0 +1,203 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  signal,
+} from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { Router } from '@angular/router';
+import {
+  type ClubGroup,
+  type PlaceView,
+  type PrintRequest,
+  type StationPlan,
+  type StationPlanView,
+  USUAL_STATURE_M,
+} from '@lotrecht/contract';
+import { RefusedInput, stationLayout } from '@lotrecht/core';
+import { type PlanWords, stationOfMethod, stationPlan, toSvg } from '@lotrecht/paper';
+import { PrintApi } from '../../api/print-api.ts';
+import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { MethodStore } from '../../methods/method.store.ts';
+import { SessionStore } from '../../session/session.store.ts';
+import { SettingsStore } from '../../settings/settings.store.ts';
+import { keepPlannedStation } from '../../settings/planned-station.ts';
+import { keepUsualPlace } from '../../settings/usual-place.ts';
+import { NumberField } from '../../ui/number-field.ts';
+import { ProblemNote } from '../../ui/problem-note.ts';
+import { saveFile } from '../../ui/save-file.ts';
+import { SvgDrawing, themeColour } from '../../ui/svg-drawing.ts';
+import { CLUB_GROUPS } from '../../ui/words.ts';
+
+const SHOE_M = 0.29;
+const SHEET_FONT_SHARE = 0.52;
+
+const FIRST_PLAN: StationPlan = {
+  methodId: 'all-parallel',
+  clubGroup: 'mid-iron',
+  handedness: 'right',
+  targetName: '',
+  targetDistanceM: 150,
+  gateM: 2,
+  slideAheadM: 0.4,
+  rodM: 1.22,
+  sightFromM: 2.5,
+};
+
+/** What to lay where, to scale: chosen, looked at, printed, kept for a place, and begun with. */
+@Component({
+  selector: 'lo-station-planner',
+  imports: [MatButton, NumberField, ProblemNote, SvgDrawing],
+  templateUrl: './station-planner.html',
+  styleUrls: ['../../ui/plain-fields.scss', './station-planner.scss'],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class StationPlanner {
+  readonly places = input.required<readonly PlaceView[]>();
+  readonly placeId = input.required<string>();
+
+  private readonly api = inject(PrintApi);
+  private readonly methods = inject(MethodStore);
+  private readonly router = inject(Router);
+  private readonly session = inject(SessionStore);
+  private readonly settings = inject(SettingsStore);
+
+  protected readonly problem = signal<ApiProblem | null>(null);
+  protected readonly kept = signal('');
+  protected readonly plans = signal<readonly StationPlanView[]>([]);
+  protected readonly clubs = Object.entries(CLUB_GROUPS) as readonly (readonly [ClubGroup, string])[];
+  protected readonly paper = signal<'a4' | 'letter'>('a4');
+  private readonly opened = signal<StationPlanView | null>(null);
+  protected readonly name = linkedSignal(() => this.opened()?.name ?? '');
+  protected readonly plan = linkedSignal<StationPlan>(() => this.opened()?.plan ?? FIRST_PLAN);
+  protected readonly methodChoices = computed(() => this.methods.all().map(({ id, name }) => ({ id, name })));
+  protected readonly targets = computed(() => {
+    const place = this.places().find((p) => p.id === this.placeId());
+    return place?.marks.filter((m) => m.kind === 'target') ?? [];
+  });
+
+  private readonly layout = computed(() => {
+    const plan = this.plan();
+    const method = this.methods.all().find((m) => m.id === plan.methodId) ?? this.methods.all()[0];
+    if (method === undefined) return null;
+    const { handedness, clubGroup, rodM, gateM, sightFromM, slideAheadM } = plan;
+    const ground = { handedness, clubGroup, rodM, gateM, sightFromM, slideAheadM };
+    const wish = stationOfMethod(method, { ...ground, statureM: USUAL_STATURE_M, shoeLengthM: SHOE_M });
+    try {
+      return { method, wish, layout: stationLayout(wish) };
+    } catch (error) {
+      // A number that no station has was refused in its own field; the last drawing goes.
+      if (error instanceof RefusedInput) return null;
+      throw error;
+    }
+  });
+
+  private readonly words = computed((): PlanWords => {
+    const { clubGroup, handedness, targetName, targetDistanceM } = this.plan();
+    const name = this.layout()?.method.name ?? '';
+    const target = targetName === '' ? `${targetDistanceM} m` : `${targetName}, ${targetDistanceM} m`;
+    return {
+      title: this.name() === '' ? `Station: ${name}` : this.name(),
+      ground: `${name}, ${CLUB_GROUPS[clubGroup].toLowerCase()}, ${handedness}-handed, to ${target}; usual lengths, not measured`,
+      foot: this.session.academyName(),
+      aids: [],
+    };
+  });
+
+  protected readonly drawing = computed(() => {
+    const laid = this.layout();
+    if (laid === null) return '';
+    const printing = {
+      paper: this.paper(),
+      measure: (text: string, sizeMm: number) => text.length * sizeMm * SHEET_FONT_SHARE,
+    };
+    const sheet = stationPlan(laid.layout, this.words(), printing);
+    return toSvg(sheet, { colour: themeColour, fontFamily: 'Barlow, sans-serif', label: this.words().title });
+  });
+
+  constructor() {
+    this.methods.load();
+    this.api.plans().subscribe({
+      next: (plans) => this.plans.set(plans),
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+
+  protected change(change: Partial<StationPlan>): void {
+    this.plan.update((plan) => ({ ...plan, ...change }));
+    this.kept.set('');
+  }
+
+  protected aim(id: string): void {
+    const target = this.targets().find((t) => t.id === id);
+    if (target !== undefined) this.change({ targetName: target.name, targetDistanceM: target.distanceM });
+  }
+
+  protected openPlan(id: string): void {
+    this.opened.set(this.plans().find((p) => p.id === id) ?? null);
+    this.kept.set('');
+  }
+
+  protected keep(): void {
+    const before = this.opened();
+    const id = before?.id ?? crypto.randomUUID();
+    this.problem.set(null);
+    this.api
+      .savePlan(id, {
+        revision: before?.revision ?? 0,
+        name: this.name().trim(),
+        placeId: this.placeId() === '' ? null : this.placeId(),
+        plan: this.plan(),
+      })
+      .subscribe({
+        next: (saved) => {
+          this.plans.update((all) => [...all.filter((p) => p.id !== id), saved]);
+          this.opened.set(saved);
+          this.kept.set('Kept.');
+        },
+        error: (error: unknown) => this.problem.set(toProblem(error)),
+      });
+  }
+
+  protected remove(): void {
+    const { id } = this.opened() ?? {};
+    if (id === undefined) return;
+    this.api.removePlan(id).subscribe({
+      next: () => {
+        this.plans.update((all) => all.filter((p) => p.id !== id));
+        this.opened.set(null);
+      },
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+  protected readonly isOpened = computed(() => this.opened() !== null);
+
+  protected print(format: 'pdf' | 'svg'): void {
+    const laid = this.layout();
+    if (laid === null) return;
+    const { title, ground, foot } = this.words();
+    const request: PrintRequest = {
+      kind: 'station-plan',
+      format,
+      paper: this.paper(),
+      wish: laid.wish,
+      words: { title, ground, foot, aids: [] },
+    };
+    this.problem.set(null);
+    this.api.print(request).subscribe({
+      next: (blob) => saveFile(`lotrecht-station.${format}`, blob.type, blob),
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+
+  /** The next check begins with this club, target and method, at this place. */
+  protected begin(): void {
+    const { clubGroup, targetName, targetDistanceM, methodId } = this.plan();
+    keepPlannedStation({ clubGroup, targetName, targetDistanceM, methodId });
+    if (this.placeId() !== '') keepUsualPlace(this.placeId());
+    void this.router.navigate(['/today']);
+  }
+}

@@ -1,0 +1,38 @@
+import { type SelfCheckInput, type StudentPage } from '@lotrecht/contract';
+
+/** A self-check that has not got through yet; its id is the same at every try. */
+export interface PendingCheck {
+  readonly id: string;
+  readonly input: SelfCheckInput;
+}
+
+/** What a student's phone keeps: the page as it was last seen, and what is still to be sent. */
+export interface KeptPage {
+  readonly token: string;
+  readonly page: StudentPage | null;
+  readonly pending: readonly PendingCheck[];
+}
+
+const KEY = 'lotrecht-take-home';
+
+/** What is kept for a link; nothing of another one is shown. */
+export function readKept(token: string): KeptPage {
+  const empty: KeptPage = { token, page: null, pending: [] };
+  try {
+    const kept = JSON.parse(localStorage.getItem(KEY) ?? 'null') as KeptPage | null;
+    return kept?.token === token ? kept : empty;
+  } catch {
+    // Written by another version: what is on the server comes again.
+    return empty;
+  }
+}
+
+/** Keeps the page and what is to be sent. */
+export function keep(kept: KeptPage): void {
+  localStorage.setItem(KEY, JSON.stringify(kept));
+}
+
+/** A link that opens nothing any more leaves nothing behind. */
+export function forget(): void {
+  localStorage.removeItem(KEY);
+}

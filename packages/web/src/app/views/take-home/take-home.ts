@@ -1,0 +1,183 @@
+import { HttpClient, HttpHeaders } from '@angular/common/http';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { type SelfCheckInput, type StudentPage } from '@lotrecht/contract';
+import { degreesFromRadians } from '@lotrecht/core';
+import { firstValueFrom } from 'rxjs';
+import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { dayText, localDay } from '../../ui/dates.ts';
+import { NumberField } from '../../ui/number-field.ts';
+import { ProblemNote } from '../../ui/problem-note.ts';
+import { SvgDrawing } from '../../ui/svg-drawing.ts';
+import { openOffline } from './offline.ts';
+import { forget, keep, type PendingCheck, readKept } from './pending-checks.ts';
+
+type Way = 'gaps' | 'pointsAt' | 'none';
+type Side = 'left' | 'right';
+
+/** A student's own page: hand-outs, and a way to send what was read at home. Works on a phone without a network. */
+@Component({
+  selector: 'lo-take-home',
+  imports: [MatButton, NumberField, ProblemNote, SvgDrawing],
+  templateUrl: './take-home.html',
+  styleUrls: ['../../ui/plain-fields.scss', './take-home.scss'],
+  host: { '(window:online)': 'sendWaiting()', '(window:hashchange)': 'open()' },
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TakeHomePage {
+  private readonly http = inject(HttpClient);
+  private token = '';
+  private sending = false;
+
+  protected readonly page = signal<StudentPage | null>(null);
+  protected readonly problem = signal<ApiProblem | null>(null);
+  protected readonly waiting = signal<readonly PendingCheck[]>([]);
+  protected readonly said = signal('');
+  protected readonly dayText = dayText;
+
+  protected readonly way = signal<Way>('gaps');
+  protected readonly lead = signal<number | null>(null);
+  protected readonly trail = signal<number | null>(null);
+  protected readonly base = signal<number | null>(null);
+  protected readonly beside = signal<number | null>(null);
+  protected readonly besideSide = signal<Side>('right');
+  protected readonly felt = signal<number | null>(null);
+  protected readonly feltSide = signal<Side>('right');
+  protected readonly drillDone = signal(false);
+  protected readonly asItShouldBe = signal(false);
+
+  protected readonly handOuts = computed(() => this.page()?.handOuts ?? []);
+  protected readonly until = computed(() => {
+    const page = this.page();
+    return page === null ? '' : dayText(page.expiresAt.slice(0, 10));
+  });
+
+  /** What has been filled in, ready to be sent; null while something is missing. */
+  private readonly filled = computed((): SelfCheckInput | null => {
+    const page = this.page();
+    if (page === null) return null;
+    const reading = this.reading(page);
+    if (this.way() !== 'none' && reading === null) return null;
+    if (reading === null && !this.drillDone()) return null;
+    const felt = this.felt();
+    const feltDeg =
+      felt === null || page.target === null
+        ? undefined
+        : degreesFromRadians(Math.atan2(sided(felt, this.feltSide()), page.target.distanceM));
+    return {
+      takenOn: localDay(new Date()),
+      drillDone: this.drillDone(),
+      ...(reading !== null && { reading }),
+      ...(feltDeg !== undefined && reading !== null && { feltDeg }),
+    };
+  });
+  protected readonly ready = computed(() => this.filled() !== null);
+
+  constructor() {
+    const retry = setInterval(() => void this.sendWaiting(), 15_000);
+    inject(DestroyRef).onDestroy(() => clearInterval(retry));
+    this.open();
+  }
+
+  /** The secret stands behind the #: it never leaves the phone but in a header. */
+  protected open(): void {
+    this.token = location.hash.slice(1);
+    const { page, pending } = readKept(this.token);
+    this.page.set(page);
+    this.base.set(page?.baseMm ?? null);
+    this.waiting.set(pending);
+    this.problem.set(null);
+    this.http.get<StudentPage>('/api/take-home', { headers: this.headers() }).subscribe({
+      next: (fresh) => {
+        this.page.set(fresh);
+        this.base.update((base) => base ?? fresh.baseMm);
+        this.keep();
+        void openOffline();
+        void this.sendWaiting();
+      },
+      error: (error: unknown) => {
+        const problem = toProblem(error);
+        // Without a network the page stands as it was last seen; a link that opens nothing leaves nothing.
+        if (problem.code === 'link-over') {
+          forget();
+          this.page.set(null);
+          this.waiting.set([]);
+        }
+        if (this.page() === null) this.problem.set(problem);
+        else
+          this.said.set(
+            'No connection: this is as it was last seen. What you send is kept and goes out later.',
+          );
+      },
+    });
+  }
+
+  protected send(): void {
+    const input = this.filled();
+    if (input === null) return;
+    this.waiting.update((pending) => [...pending, { id: crypto.randomUUID(), input }]);
+    this.keep();
+    this.lead.set(null);
+    this.trail.set(null);
+    this.beside.set(null);
+    this.felt.set(null);
+    this.drillDone.set(false);
+    this.said.set('Kept on this phone; it goes out as soon as there is a connection.');
+    void this.sendWaiting();
+  }
+
+  /** One after the other, each under its own id: sent twice it is kept once. */
+  protected async sendWaiting(): Promise<void> {
+    if (this.sending) return;
+    this.sending = true;
+    try {
+      for (const { id, input } of this.waiting()) {
+        await firstValueFrom(
+          this.http.put(`/api/take-home/self-checks/${id}`, input, { headers: this.headers() }),
+        );
+        this.waiting.update((pending) => pending.filter((p) => p.id !== id));
+        this.keep();
+        this.said.set('Sent.');
+      }
+    } catch (error) {
+      this.refused(toProblem(error));
+    } finally {
+      this.sending = false;
+    }
+  }
+
+  /** A reading that cannot be is given back; anything else waits for the next try. */
+  private refused(problem: ApiProblem): void {
+    if (problem.status !== 422) return;
+    this.waiting.update(([, ...others]) => others);
+    this.keep();
+    this.said.set(`Not kept: ${problem.errors?.[0]?.message ?? problem.title}`);
+  }
+
+  private keep(): void {
+    keep({ token: this.token, page: this.page(), pending: this.waiting() });
+  }
+
+  private headers(): HttpHeaders {
+    return new HttpHeaders({ Authorization: `Bearer ${this.token}` });
+  }
+
+  private reading(page: StudentPage): NonNullable<SelfCheckInput['reading']> | null {
+    if (this.way() === 'gaps') {
+      const [leadGapMm, trailGapMm, baseMm] = [this.lead(), this.trail(), this.base()];
+      if (leadGapMm === null || trailGapMm === null || baseMm === null) return null;
+      return { by: 'gaps', leadGapMm, trailGapMm, baseMm };
+    }
+    const beside = this.beside();
+    if (this.way() === 'none' || beside === null || page.target === null) return null;
+    return {
+      by: 'pointsAt',
+      lateralM: sided(beside, this.besideSide()),
+      distanceM: page.target.distanceM,
+    };
+  }
+}
+
+function sided(metres: number, side: Side): number {
+  return side === 'left' ? -metres : metres;
+}

@@ -59,7 +59,7 @@ module.exports = {
       severity: 'error',
       from: { path: '^packages/([^/]+)/' },
       to: {
-        path: '^packages/([^/]+)/src/(?!index\\.ts$|mutation/mutate-json\\.ts$)',
+        path: '^packages/([^/]+)/src/(?!index\\.ts$|mutation/mutate-json\\.ts$|words/result-words\\.ts$)',
         pathNot: '^packages/$1/',
       },
     },

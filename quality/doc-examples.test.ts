@@ -2,6 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { pathToFileURL } from 'node:url';
 import * as contract from '@lotrecht/contract';
+import * as words from '@lotrecht/contract/words';
 import * as core from '@lotrecht/core';
 import { describe, expect, it } from 'vitest';
 
@@ -41,14 +42,18 @@ function frontDoorFunctions(module: Readonly<Record<string, unknown>>): string[]
 describe('the documentation examples', () => {
   it('show every function that leaves core or contract by its front door', () => {
     const shown = (name: string): boolean => examples.some((e) => e.code.includes(`${name}(`));
-    const names = [...frontDoorFunctions(core), ...frontDoorFunctions(contract)];
+    const names = [
+      ...frontDoorFunctions(core),
+      ...frontDoorFunctions(contract),
+      ...frontDoorFunctions(words),
+    ];
     expect(names.length).toBeGreaterThan(40);
     expect(names.filter((name) => !shown(name))).toEqual([]);
   });
 
   it.each(examples)('$file: $code', async ({ file, code, said }) => {
     const module = (await import(pathToFileURL(path.join(root, file)).href)) as Record<string, unknown>;
-    const value = evaluate(code, { ...contract, ...core, ...module });
+    const value = evaluate(code, { ...contract, ...words, ...core, ...module });
     // A figure that ends in dots is said to as many digits as stand there.
     if (said.endsWith('...')) expect(String(value).startsWith(said.slice(0, -3))).toBe(true);
     else if (typeof value === 'number') expect(value).toBeCloseTo(Number(said), 12);

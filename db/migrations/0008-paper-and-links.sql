@@ -2,7 +2,9 @@
 
 ALTER TABLE lesson
   -- What a student reads at home is kept as a lesson of its own kind: it is followed, and is no visit.
-  ADD COLUMN kind ENUM('lesson', 'self') NOT NULL DEFAULT 'lesson' AFTER instructor_id;
+  ADD COLUMN kind ENUM('lesson', 'self') NOT NULL DEFAULT 'lesson' AFTER instructor_id,
+  -- Visits of a student, newest last; readings at home are passed over.
+  ADD KEY visit_of_student (academy_id, student_id, kind, deleted_at, held_on, id);
 
 CREATE TABLE station_plan (
   academy_id UUID NOT NULL,

@@ -178,18 +178,3 @@ export {
   type TeeSheetEntry,
   type TodayView,
 } from './api/views.ts';
-
-// Words of a result
-export {
-  angleText,
-  CLUB_GROUPS,
-  HAND_TITLES,
-  type Lean,
-  leanOf,
-  type LeanText,
-  LINE_TITLES,
-  type LineKey,
-  moveText,
-  percentText,
-  uncertaintyText,
-} from './words/result-words.ts';

@@ -1,5 +1,3 @@
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
 import { expect, type Page, test } from '@playwright/test';
 import { CheckPage } from '../pages/check.page.ts';
 import { demoSignIn, Installation, type Served } from '../pages/installation.ts';

@@ -18,14 +18,8 @@ export { PAPER_COLOURS, type SvgStyle, toSvg } from './drawing/svg.ts';
 
 // What the student sees
 export { type SightGround, sightOfCheck } from './sight/sight-of-check.ts';
-export {
-  type SeenMark,
-  sidedMetres,
-  type SightNumbers,
-  type SightPicture,
-  sightPicture,
-  type SightWish,
-} from './sight/sight-picture.ts';
+export { sidedMetres, type SightPicture, sightPicture } from './sight/sight-picture.ts';
+export { type SeenMark, type SightNumbers, type SightWish } from './sight/sight-scene.ts';
 
 // What goes on the ground
 export { footprintMap } from './station/footprint-map.ts';

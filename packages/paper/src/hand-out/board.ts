@@ -1,10 +1,5 @@
-import {
-  type CheckDocument,
-  groundDrawing,
-  leanOf,
-  LINE_TITLES,
-  type ResultDocument,
-} from '@lotrecht/contract';
+import { type CheckDocument, groundDrawing, type ResultDocument } from '@lotrecht/contract';
+import { leanOf, LINE_TITLES } from '@lotrecht/contract/words';
 import { type GroundPoint } from '@lotrecht/core';
 import { type Ink, type Place, type Shape } from '../drawing/shape.ts';
 

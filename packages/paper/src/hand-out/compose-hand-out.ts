@@ -1,18 +1,21 @@
 import {
-  angleText,
   type CheckDocument,
   type CheckRecord,
   feelOfSquaring,
+  type LineResult,
+  type ResultDocument,
+} from '@lotrecht/contract';
+import {
+  angleText,
   leanOf,
   LINE_TITLES,
   type LineKey,
-  type LineResult,
   moveText,
-  type ResultDocument,
   uncertaintyText,
-} from '@lotrecht/contract';
+} from '@lotrecht/contract/words';
 import { LINE_NAMES } from '@lotrecht/core';
-import { sightPicture, type SightWish } from '../sight/sight-picture.ts';
+import { sightPicture } from '../sight/sight-picture.ts';
+import { type SightWish } from '../sight/sight-scene.ts';
 import { boardDrawing } from './board.ts';
 import { type Drill, USUAL_DOSE } from './drills.ts';
 import { type HandOutWish } from './hand-out.ts';

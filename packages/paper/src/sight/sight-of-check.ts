@@ -6,7 +6,7 @@ import {
   USUAL_STATURE_M,
 } from '@lotrecht/contract';
 import { LIFTED_HEAD_M } from '@lotrecht/core';
-import { type SeenMark, type SightWish } from './sight-picture.ts';
+import { type SeenMark, type SightWish } from './sight-scene.ts';
 
 /** What a sight picture takes from elsewhere than the check. */
 export interface SightGround {

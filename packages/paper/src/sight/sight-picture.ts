@@ -1,58 +1,6 @@
-import {
-  azimuthFromHanded,
-  degreesFromRadians,
-  eyeAtAddress,
-  type Handedness,
-  markShift,
-  meetsAt,
-  project,
-  radiansFromDegrees,
-  sideSign,
-  type SpacePoint,
-  type View,
-} from '@lotrecht/core';
-import { type Ink, type Place, type Shape, type Sheet } from '../drawing/shape.ts';
-
-/** A target or landmark as it is seen from the ball. */
-export interface SeenMark {
-  readonly name: string;
-  readonly distanceM: number;
-  /** From the target line, degrees, right positive. */
-  readonly bearingDeg: number;
-}
-
-/** What a student's eyes see at address. */
-export interface SightWish {
-  readonly handedness: Handedness;
-  /** Gap of the eyes from the target line, m. */
-  readonly eyesInsideM: number;
-  readonly eyesBehindM: number;
-  readonly eyeHeightM: number;
-  /** Lifted out of posture by this much further inside, m; 0: the head is rolled under. */
-  readonly liftedM: number;
-  /** φ of the body, degrees: as it is, or as it should be. */
-  readonly bodyTurnDeg: number;
-  /** Toe line to ball, m. */
-  readonly toesToBallM: number;
-  /** Mark on the target line, m ahead. */
-  readonly markM: number;
-  readonly rodM: number;
-  readonly target: { readonly name: string; readonly distanceM: number };
-  readonly landmarks: readonly SeenMark[];
-  /** Where the student feels aimed, degrees from the target, right positive; null: not asked. */
-  readonly feltDeg: number | null;
-  /** Size of the words, mm; larger where the picture is looked at on a phone. Default 3.6. */
-  readonly captionMm?: number;
-}
-
-/** Numbers that the picture shows. Metres at the target and degrees, right positive. */
-export interface SightNumbers {
-  readonly markSeemsM: number;
-  readonly markSeemsDeg: number;
-  readonly bodyPointsM: number;
-  readonly bodyPointsDeg: number;
-  readonly feltM: number | null;
-}
+import { type GroundPoint, project, type SpacePoint, type View } from '@lotrecht/core';
+import { type CircleShape, type Ink, type Place, type Shape, type Sheet } from '../drawing/shape.ts';
+import { type SightNumbers, sightScene, type SightWish } from './sight-scene.ts';
 
 /** The picture with what is needed to read angles from its coordinates. */
 export interface SightPicture {
@@ -79,9 +27,6 @@ const CORNERS: readonly Place[] = [
   [WIDTH_MM, HEIGHT_MM],
   [0, HEIGHT_MM],
 ];
-/** Half of what is seen to either side, degrees, at the least. */
-const LEAST_HALF_DEG = 9;
-const NEAR_GROUND_M = 0.15;
 
 /**
  * The picture from a student's own eyes, in true perspective: the mark, the rods, the target and landmarks, where the
@@ -90,81 +35,38 @@ const NEAR_GROUND_M = 0.15;
  * @throws RefusedInput for eyes, marks and targets that cannot be
  */
 export function sightPicture(wish: SightWish): SightPicture {
-  const s = sideSign(wish.handedness);
-  const turnRad = radiansFromDegrees(wish.bodyTurnDeg);
-  const { distanceM } = wish.target;
-  const eye = eyeAtAddress({
-    handedness: wish.handedness,
-    insideM: wish.eyesInsideM,
-    behindM: wish.eyesBehindM,
-    heightM: wish.eyeHeightM,
-    bodyTurnRad: turnRad,
-    liftedM: wish.liftedM,
-  });
-  const bodyAzimuthRad = azimuthFromHanded(turnRad, wish.handedness);
-  const toes = {
-    xM: -s * wish.toesToBallM * Math.cos(bodyAzimuthRad),
-    yM: s * wish.toesToBallM * Math.sin(bodyAzimuthRad),
-  };
-  const bodyPointsM = meetsAt(toes, bodyAzimuthRad, distanceM);
-  // As this student's eyes see it, turned as they are.
-  const seems = markShift({
-    handedness: wish.handedness,
-    insideM: -s * eye.xM,
-    behindM: -eye.yM,
-    markM: wish.markM,
-    targetM: distanceM,
-  });
-  const markSeemsM = seems.lateralM;
-  const feltM = wish.feltDeg === null ? null : distanceM * Math.tan(radiansFromDegrees(wish.feltDeg));
-  const lowest = Math.atan2(eye.zM, wish.markM - eye.yM);
-  const azimuthOf = (xM: number, yM: number): number => Math.atan2(xM - eye.xM, yM - eye.yM);
-  // A body that points where it should is not drawn as one that is out.
-  const bodyInk = Math.abs(wish.bodyTurnDeg) < 1e-9 ? ('in' as const) : ('out' as const);
-  const shown = [
-    azimuthOf(0, distanceM),
-    azimuthOf(0, wish.markM),
-    azimuthOf(bodyPointsM, distanceM),
-    ...(feltM === null ? [] : [azimuthOf(feltM, distanceM)]),
-  ];
-  const look = (Math.min(...shown) + Math.max(...shown)) / 2;
-  const view: View = { eye, azimuthRad: look, loweredRad: lowest / 2 };
-  // The horizon and the mark are both in sight, and so is everything that is told beside the target.
-  const halfHeight = Math.tan(lowest / 2);
-  const halfWidth = Math.max(
-    Math.tan(radiansFromDegrees(LEAST_HALF_DEG)),
-    (1.25 * Math.max(...shown.map((a) => Math.abs(Math.tan(a - look))))) / Math.cos(lowest / 2),
-  );
+  const scene = sightScene(wish);
+  const { view, halfHeight, halfWidth, numbers } = scene;
   const captionMm = wish.captionMm ?? CAPTION_MM;
   const skyMm = SKY_ROWS * captionMm;
+  // The horizon and the mark are both in sight, and so is everything that is told beside the target.
   const focalMm = Math.min((HEIGHT_MM - skyMm - BOTTOM_MM) / (2 * halfHeight), WIDTH_MM / 2 / halfWidth);
   const middle: Place = [WIDTH_MM / 2, skyMm + focalMm * halfHeight];
   const horizonMm = middle[1] - focalMm * Math.tan(view.loweredRad);
+  // A body that points where it should is not drawn as one that is out.
+  const bodyInk = Math.abs(wish.bodyTurnDeg) < 1e-9 ? ('in' as const) : ('out' as const);
   const place = (point: SpacePoint): Place | null => {
     const seen = project(view, point);
     return seen === null ? null : [middle[0] + focalMm * seen.right, middle[1] - focalMm * seen.up];
   };
-  const onGround = (xM: number, yM: number): Place | null => place({ xM, yM, zM: 0 });
+  const at = ({ xM, yM }: GroundPoint): Place | null => place({ xM, yM, zM: 0 });
   const cord = (
     name: string,
-    points: readonly (Place | null)[],
+    points: readonly (Place | null | undefined)[],
     style: Pick<Extract<Shape, { kind: 'path' }>, 'stroke' | 'widthMm' | 'dashMm'>,
   ): readonly Shape[] => {
-    const places = points.filter((p): p is Place => p !== null);
+    const places = points.filter((p): p is Place => p !== null && p !== undefined);
     return places.length < 2 ? [] : [{ kind: 'path', name, places, ...style }];
   };
-  const target = onGround(0, distanceM);
-  const mark = onGround(0, wish.markM);
-  const body = onGround(bodyPointsM, distanceM);
-  const felt = feltM === null ? null : onGround(feltM, distanceM);
-  const seeming = onGround(markSeemsM, distanceM);
-  const along = (yM: number): { readonly xM: number; readonly yM: number } => ({
-    xM: meetsAt(toes, bodyAzimuthRad, yM),
-    yM,
-  });
-  const at = (p: { readonly xM: number; readonly yM: number }): Place | null => onGround(p.xM, p.yM);
-  const label = (p: Place | null, text: string, row: keyof typeof ROWS, ink: Ink): readonly Shape[] => {
-    if (p === null || p[0] < 0 || p[0] > WIDTH_MM) return [];
+  const [target, mark, body, seeming] = [scene.target, scene.mark, scene.body[1], scene.seeming].map(at);
+  const felt = scene.felt === null ? null : at(scene.felt);
+  const label = (
+    p: Place | null | undefined,
+    text: string,
+    row: keyof typeof ROWS,
+    ink: Ink,
+  ): readonly Shape[] => {
+    if (p === null || p === undefined || p[0] < 0 || p[0] > WIDTH_MM) return [];
     const y = horizonMm - ROWS[row] * captionMm + captionMm;
     const half = (text.length * LETTER * captionMm) / 2 + 1;
     const x = Math.min(WIDTH_MM - half, Math.max(half, p[0]));
@@ -196,73 +98,26 @@ export function sightPicture(wish: SightWish): SightPicture {
       { stroke: 'line', widthMm: 0.3 },
     ),
     ...cord('target-line', [mark, target], { stroke: 'ink', widthMm: 0.3, dashMm: [2, 1.4] }),
-    ...cord('target-rod', [onGround(0, wish.markM), onGround(0, wish.markM + wish.rodM)], {
+    ...cord('target-rod', [at(scene.mark), at(scene.rodEnd)], {
       stroke: 'twine',
       widthMm: 1.2,
     }),
-    ...cord('body-line', [at(along(Math.max(NEAR_GROUND_M, toes.yM + NEAR_GROUND_M))), body], {
+    ...cord('body-line', scene.body.map(at), {
       stroke: bodyInk,
       widthMm: 0.8,
     }),
     ...cord('seeming', [mark, seeming], { stroke: 'now', widthMm: 0.5, dashMm: [1, 1] }),
-    ...(mark === null
-      ? []
-      : [
-          {
-            kind: 'circle' as const,
-            name: 'mark',
-            at: mark,
-            radiusMm: 1.6,
-            fill: 'now' as const,
-            stroke: 'ink' as const,
-            widthMm: 0.3,
-          },
-        ]),
-    ...(target === null
-      ? []
-      : [{ kind: 'circle' as const, name: 'target', at: target, radiusMm: 1.4, fill: 'in' as const }]),
-    ...(body === null
-      ? []
-      : [{ kind: 'circle' as const, name: 'body-points', at: body, radiusMm: 1.1, fill: bodyInk }]),
-    ...(seeming === null
-      ? []
-      : [
-          {
-            kind: 'circle' as const,
-            name: 'mark-seems',
-            at: seeming,
-            radiusMm: 1.1,
-            stroke: 'now' as const,
-            widthMm: 0.6,
-          },
-        ]),
-    ...(felt === null
-      ? []
-      : [
-          {
-            kind: 'path' as const,
-            name: 'felt',
-            places: [
-              [felt[0], felt[1] + 1.6],
-              [felt[0] - 1.6, felt[1] - 1.4],
-              [felt[0] + 1.6, felt[1] - 1.4],
-            ] as const,
-            closed: true,
-            stroke: 'ink' as const,
-            fill: 'paper' as const,
-            widthMm: 0.4,
-          },
-        ]),
+    ...dot('mark', mark, { radiusMm: 1.6, fill: 'now', stroke: 'ink', widthMm: 0.3 }),
+    ...dot('target', target, { radiusMm: 1.4, fill: 'in' }),
+    ...dot('body-points', body, { radiusMm: 1.1, fill: bodyInk }),
+    ...dot('mark-seems', seeming, { radiusMm: 1.1, stroke: 'now', widthMm: 0.6 }),
+    ...feltSign(felt),
     // The highest first: the strip of a lower one lies over the cord of a higher one.
     ...label(felt, 'felt', 'felt', 'ink'),
-    ...label(seeming, `mark seems ${seemsText(markSeemsM, seems.angleRad)}`, 'seems', 'now'),
-    ...label(body, `body points ${sidedMetres(bodyPointsM)}`, 'body', bodyInk),
+    ...label(seeming, `mark seems ${seemsText(numbers)}`, 'seems', 'now'),
+    ...label(body, `body points ${sidedMetres(numbers.bodyPointsM)}`, 'body', bodyInk),
     ...label(target, wish.target.name, 'target', 'in'),
-    ...wish.landmarks.flatMap(({ name, distanceM: away, bearingDeg }) => {
-      const bearing = radiansFromDegrees(bearingDeg);
-      const p = onGround(away * Math.sin(bearing), away * Math.cos(bearing));
-      return label(p, name, 'landmark', 'soft');
-    }),
+    ...scene.landmarks.flatMap((l) => label(at(l.at), l.name, 'landmark', 'soft')),
   ];
   return {
     sheet: { title: 'Sight picture', widthMm: WIDTH_MM, heightMm: HEIGHT_MM, shapes: inside(shapes) },
@@ -270,14 +125,37 @@ export function sightPicture(wish: SightWish): SightPicture {
     focalMm,
     middle,
     wish,
-    numbers: {
-      markSeemsM,
-      markSeemsDeg: degreesFromRadians(seems.angleRad),
-      bodyPointsM,
-      bodyPointsDeg: degreesFromRadians(Math.atan2(bodyPointsM, distanceM)),
-      feltM,
-    },
+    numbers,
   };
+}
+
+function dot(
+  name: string,
+  at: Place | null | undefined,
+  style: Omit<CircleShape, 'kind' | 'at' | 'name'>,
+): readonly Shape[] {
+  return at === null || at === undefined ? [] : [{ kind: 'circle', name, at, ...style }];
+}
+
+/** Felt aim: a bob's point over the place. */
+function feltSign(at: Place | null): readonly Shape[] {
+  if (at === null) return [];
+  const [x, y] = at;
+  return [
+    {
+      kind: 'path',
+      name: 'felt',
+      places: [
+        [x, y + 1.6],
+        [x - 1.6, y - 1.4],
+        [x + 1.6, y - 1.4],
+      ],
+      closed: true,
+      stroke: 'ink',
+      fill: 'paper',
+      widthMm: 0.4,
+    },
+  ];
 }
 
 /** A share of the letters' size that one of them takes on the average. */
@@ -311,9 +189,9 @@ function captioned([x, y]: Place, text: string, { ink, sizeMm }: Caption): reado
 /** Beyond this many metres beside the target nobody pictures metres: degrees say more. */
 const PICTURED_M = 40;
 
-function seemsText(metres: number, angleRad: number): string {
-  if (Math.abs(metres) <= PICTURED_M) return sidedMetres(metres);
-  return `${Math.abs(degreesFromRadians(angleRad)).toFixed(0)}° ${metres < 0 ? 'left' : 'right'}`;
+function seemsText({ markSeemsM, markSeemsDeg }: SightNumbers): string {
+  if (Math.abs(markSeemsM) <= PICTURED_M) return sidedMetres(markSeemsM);
+  return `${Math.abs(markSeemsDeg).toFixed(0)}° ${markSeemsM < 0 ? 'left' : 'right'}`;
 }
 
 /** Metres at the target with their side. @example sidedMetres(-10.22) // '10 m left' */

@@ -61,6 +61,22 @@ export function listChecksOfStudent(
   return listChecks(db, actor, sql`c.student_id = ${studentId}`);
 }
 
+/** A student's last checks, newest first. */
+export async function listLastChecks(
+  db: Queries,
+  actor: Actor,
+  studentId: string,
+  limit: number,
+): Promise<readonly CheckView[]> {
+  const rows = await db.many<CheckRow>(
+    selectChecks(
+      sql`${visibleStudents(actor)} AND c.student_id = ${studentId} AND c.deleted_at IS NULL
+        ORDER BY c.created_at DESC, c.id DESC LIMIT ${limit}`,
+    ),
+  );
+  return rows.map(toView);
+}
+
 /** One check at its newest version, if the actor may see its student. */
 export async function findCheck(db: Queries, actor: Actor, id: string): Promise<CheckView | undefined> {
   const row = await db.maybeOne<CheckRow>(

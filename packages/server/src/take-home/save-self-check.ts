@@ -6,7 +6,7 @@ import {
   solveDocument,
   type TypedReading,
 } from '@lotrecht/contract';
-import { addVersion, insertCheck, listChecksOfStudent } from '../checks/check-repository.ts';
+import { addVersion, insertCheck, listLastChecks } from '../checks/check-repository.ts';
 import { type Database, isDuplicate, type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
 import { type Actor } from '../http/context.ts';
@@ -49,7 +49,7 @@ async function store(tx: Queries, link: OpenStudentLink, id: string, input: Self
     VALUES (${academyId}, ${id}, ${studentId}, ${input.takenOn}, ${input.drillDone}, ${checkId})`);
   if (input.reading === undefined) return;
   const actor = actorOf(link);
-  const last = (await listChecksOfStudent(tx, actor, studentId)).at(-1)?.document;
+  const last = (await listLastChecks(tx, actor, studentId, 1))[0]?.document;
   const { by, ...values } = input.reading;
   const reading: TypedReading = { line: 'toes', by, values };
   const document = composeCheck({

@@ -1,6 +1,6 @@
 import { type HandOutPage, type StudentPage, validateSelfCheckInput } from '@lotrecht/contract';
 import { PAPER_COLOURS, type Sheet, type SightPicture, sightPicture, toSvg } from '@lotrecht/paper';
-import { findCheck, listChecksOfStudent } from '../checks/check-repository.ts';
+import { findCheck, listLastChecks } from '../checks/check-repository.ts';
 import { type Database } from '../database/database.ts';
 import { isoFromUtc } from '../database/utc.ts';
 import { type AppContext } from '../http/context.ts';
@@ -15,6 +15,8 @@ import { actorOf, listDrillDays, saveSelfCheck } from './save-self-check.ts';
 import { findOpenStudentLink, type OpenStudentLink } from './student-link-repository.ts';
 
 const USUAL_BASE_MM = 400;
+/** Among so many the last target and the last stance are looked for. */
+const LAST_CHECKS = 12;
 const TOKEN = /^Bearer ([\w-]{43})$/;
 
 /** Letters that are read at arm's length on a phone, and no landmarks between them. */
@@ -76,11 +78,11 @@ export function studentPageRoutes(db: Database, guesses: GuessLimit): readonly R
         sight: sight && { now: svgOf(forPhone(sight.now)), goal: svgOf(forPhone(sight.goal)) },
       });
     }
-    const checks = await listChecksOfStudent(db, actor, link.studentId);
+    const checks = await listLastChecks(db, actor, link.studentId, LAST_CHECKS);
     const toes = checks
       .flatMap((c) => c.document.observations)
-      .findLast((o) => o.line === 'toes' && o.by === 'gaps');
-    const target = checks.findLast((c) => c.document.target?.distanceM !== undefined)?.document.target;
+      .find((o) => o.line === 'toes' && o.by === 'gaps');
+    const target = checks.find((c) => c.document.target?.distanceM !== undefined)?.document.target;
     const page: StudentPage = {
       firstName: firstNameOf(link.name),
       handedness: link.handedness,

@@ -16,7 +16,8 @@ import {
 import { type Observable } from 'rxjs';
 
 /** What can be deleted, and brought back. */
-export type Deletable = 'students' | 'lessons' | 'checks' | 'places' | 'methods';
+export type Deletable =
+  'students' | 'lessons' | 'checks' | 'places' | 'methods' | 'station-plans' | 'hand-outs';
 
 /** The academy's data over HTTP: students, lessons, checks. Ids are chosen here, so that a save can be sent again. */
 @Injectable({ providedIn: 'root' })

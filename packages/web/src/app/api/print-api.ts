@@ -20,7 +20,7 @@ export class PrintApi {
     return this.http.put<StationPlanView>(`/api/station-plans/${id}`, input);
   }
 
-  removePlan(id: string): Observable<void> {
-    return this.http.delete<void>(`/api/station-plans/${id}`);
+  removePlan(id: string): Observable<unknown> {
+    return this.http.delete(`/api/station-plans/${id}`);
   }
 }

@@ -33,15 +33,15 @@ export class TakeHomeApi {
     return this.http.post<NewStudentLinkView>(`/api/students/${studentId}/student-links`, input);
   }
 
-  revokeLink(id: string): Observable<void> {
-    return this.http.delete<void>(`/api/student-links/${id}`);
+  revokeLink(id: string): Observable<unknown> {
+    return this.http.delete(`/api/student-links/${id}`);
   }
 
   recordConsent(studentId: string, input: ConsentInput): Observable<readonly ConsentView[]> {
     return this.http.post<readonly ConsentView[]>(`/api/students/${studentId}/consents`, input);
   }
 
-  withdrawConsent(id: string): Observable<void> {
-    return this.http.delete<void>(`/api/consents/${id}`);
+  withdrawConsent(id: string): Observable<unknown> {
+    return this.http.delete(`/api/consents/${id}`);
   }
 }

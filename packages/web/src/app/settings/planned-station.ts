@@ -1,4 +1,4 @@
-import { type ClubGroup } from '@lotrecht/contract';
+import { type ClubGroup, type StationPlan } from '@lotrecht/contract';
 
 /** What was laid last, for the next check to begin with. No student. */
 export interface PlannedStation {
@@ -25,4 +25,21 @@ export function takePlannedStation(): PlannedStation | null {
     // Written by another version: as if nothing had been laid.
     return null;
   }
+}
+
+const DRAFT_KEY = 'lotrecht-plan-draft';
+
+/** The plan as it was left on this device. */
+export function readPlanDraft(): StationPlan | null {
+  try {
+    return JSON.parse(localStorage.getItem(DRAFT_KEY) ?? 'null') as StationPlan | null;
+  } catch {
+    // Written by another version: begin again.
+    return null;
+  }
+}
+
+/** Kept at every change. */
+export function keepPlanDraft(plan: StationPlan): void {
+  localStorage.setItem(DRAFT_KEY, JSON.stringify(plan));
 }

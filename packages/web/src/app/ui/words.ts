@@ -11,4 +11,4 @@ export {
   moveText,
   percentText,
   uncertaintyText,
-} from '@lotrecht/contract';
+} from '@lotrecht/contract/words';

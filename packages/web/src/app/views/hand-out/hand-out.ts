@@ -36,7 +36,9 @@ import { dayText } from '../../ui/dates.ts';
 import { typesText } from '../../ui/keys.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { saveFile } from '../../ui/save-file.ts';
+import { Undo } from '../../ui/undo.ts';
 import { SvgDrawing, themeColour } from '../../ui/svg-drawing.ts';
+import { dropHandOutDraft, keepHandOutDraft, readHandOutDraft } from './hand-out-draft.ts';
 import { cardOf, footprintsOf } from './sheets-of-check.ts';
 import { SendLink } from './send-link.ts';
 
@@ -64,6 +66,7 @@ export class HandOutViewPage {
   private readonly methods = inject(MethodStore);
   private readonly session = inject(SessionStore);
   private readonly settings = inject(SettingsStore);
+  private readonly undo = inject(Undo);
 
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly student = signal<StudentView | null>(null);
@@ -176,11 +179,13 @@ export class HandOutViewPage {
 
   private show(handOut: HandOutView | null, student: StudentView): void {
     this.handOut.set(handOut);
-    this.junior.set(handOut?.junior ?? student.minor);
-    if (handOut === null) return;
-    this.drillId.set(handOut.drillId);
-    this.dose.set(handOut.dose);
-    this.own.set(handOut.own);
+    // What was typed and not kept stands over what is kept.
+    const typed = readHandOutDraft(this.checkId()) ?? handOut;
+    this.junior.set(typed?.junior ?? student.minor);
+    if (typed === null) return;
+    this.drillId.set(typed.drillId);
+    this.dose.set(typed.dose);
+    this.own.set(typed.own);
   }
 
   protected keep(then?: (kept: HandOutView) => void): void {
@@ -200,6 +205,7 @@ export class HandOutViewPage {
         next: (kept) => {
           this.handOut.set(kept);
           this.kept.set(true);
+          dropHandOutDraft(this.checkId());
           then?.(kept);
         },
         error: (error: unknown) => this.problem.set(toProblem(error)),
@@ -263,7 +269,26 @@ export class HandOutViewPage {
     };
   }
 
+  protected remove(): void {
+    const kept = this.handOut();
+    if (kept === null) return;
+    this.academy.remove('hand-outs', kept.id).subscribe({
+      next: () => {
+        this.handOut.set(null);
+        this.kept.set(false);
+        this.undo.offer('Hand-out', 'hand-outs', kept.id, () => this.handOut.set(kept));
+      },
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+
   protected typed(): void {
+    keepHandOutDraft(this.checkId(), {
+      drillId: this.drillId(),
+      dose: this.dose(),
+      own: this.own(),
+      junior: this.junior(),
+    });
     this.kept.set(false);
   }
 

@@ -2,6 +2,7 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  effect,
   inject,
   input,
   linkedSignal,
@@ -23,13 +24,13 @@ import { PrintApi } from '../../api/print-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { MethodStore } from '../../methods/method.store.ts';
 import { SessionStore } from '../../session/session.store.ts';
-import { SettingsStore } from '../../settings/settings.store.ts';
-import { keepPlannedStation } from '../../settings/planned-station.ts';
+import { keepPlanDraft, keepPlannedStation, readPlanDraft } from '../../settings/planned-station.ts';
 import { keepUsualPlace } from '../../settings/usual-place.ts';
 import { NumberField } from '../../ui/number-field.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { saveFile } from '../../ui/save-file.ts';
 import { SvgDrawing, themeColour } from '../../ui/svg-drawing.ts';
+import { Undo } from '../../ui/undo.ts';
 import { CLUB_GROUPS } from '../../ui/words.ts';
 
 const SHOE_M = 0.29;
@@ -63,7 +64,7 @@ export class StationPlanner {
   private readonly methods = inject(MethodStore);
   private readonly router = inject(Router);
   private readonly session = inject(SessionStore);
-  private readonly settings = inject(SettingsStore);
+  private readonly undo = inject(Undo);
 
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly kept = signal('');
@@ -72,7 +73,9 @@ export class StationPlanner {
   protected readonly paper = signal<'a4' | 'letter'>('a4');
   private readonly opened = signal<StationPlanView | null>(null);
   protected readonly name = linkedSignal(() => this.opened()?.name ?? '');
-  protected readonly plan = linkedSignal<StationPlan>(() => this.opened()?.plan ?? FIRST_PLAN);
+  protected readonly plan = linkedSignal<StationPlan>(
+    () => this.opened()?.plan ?? readPlanDraft() ?? FIRST_PLAN,
+  );
   protected readonly methodChoices = computed(() => this.methods.all().map(({ id, name }) => ({ id, name })));
   protected readonly targets = computed(() => {
     const place = this.places().find((p) => p.id === this.placeId());
@@ -120,6 +123,7 @@ export class StationPlanner {
 
   constructor() {
     this.methods.load();
+    effect(() => keepPlanDraft(this.plan()));
     this.api.plans().subscribe({
       next: (plans) => this.plans.set(plans),
       error: (error: unknown) => this.problem.set(toProblem(error)),
@@ -163,16 +167,21 @@ export class StationPlanner {
   }
 
   protected remove(): void {
-    const { id } = this.opened() ?? {};
-    if (id === undefined) return;
-    this.api.removePlan(id).subscribe({
+    const plan = this.opened();
+    if (plan === null) return;
+    this.api.removePlan(plan.id).subscribe({
       next: () => {
-        this.plans.update((all) => all.filter((p) => p.id !== id));
+        this.plans.update((all) => all.filter((p) => p.id !== plan.id));
         this.opened.set(null);
+        this.undo.offer(plan.name, 'station-plans', plan.id, () => {
+          this.plans.update((all) => [...all, plan]);
+          this.opened.set(plan);
+        });
       },
       error: (error: unknown) => this.problem.set(toProblem(error)),
     });
   }
+
   protected readonly isOpened = computed(() => this.opened() !== null);
 
   protected print(format: 'pdf' | 'svg'): void {

@@ -1,5 +1,10 @@
 -- What goes on the ground and what goes home: station plans, hand-outs, a student's link, consents, self-checks.
 
+ALTER TABLE student
+  -- Measured, mm; NULL: usual lengths stand in, and say so.
+  ADD COLUMN stature_mm SMALLINT UNSIGNED NULL AFTER dominant_eye,
+  ADD COLUMN shoe_mm SMALLINT UNSIGNED NULL AFTER stature_mm;
+
 ALTER TABLE lesson
   -- What a student reads at home is kept as a lesson of its own kind: it is followed, and is no visit.
   ADD COLUMN kind ENUM('lesson', 'self') NOT NULL DEFAULT 'lesson' AFTER instructor_id,

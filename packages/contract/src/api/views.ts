@@ -38,6 +38,9 @@ export interface StudentView {
   readonly notes: string;
   /** Null while the pointing test was not made. */
   readonly dominantEye: 'right' | 'left' | null;
+  /** Measured, mm; null: usual lengths stand in. */
+  readonly statureMm: number | null;
+  readonly shoeMm: number | null;
   readonly instructor: { readonly id: string; readonly name: string };
   /** YYYY-MM-DD, or null before the first lesson. */
   readonly lastLessonOn: string | null;

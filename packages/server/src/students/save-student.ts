@@ -11,6 +11,8 @@ function says(view: StudentView, input: StudentInput): boolean {
     view.handedness === input.handedness &&
     view.minor === input.minor &&
     view.dominantEye === (input.dominantEye ?? null) &&
+    view.statureMm === (input.statureMm ?? null) &&
+    view.shoeMm === (input.shoeMm ?? null) &&
     view.notes === input.notes
   );
 }

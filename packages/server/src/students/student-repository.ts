@@ -12,6 +12,8 @@ interface StudentRow {
   readonly minor: number;
   readonly notes: string;
   readonly dominantEye: 'right' | 'left' | null;
+  readonly statureMm: number | null;
+  readonly shoeMm: number | null;
   readonly instructorId: string;
   readonly instructorName: string;
   readonly lastLessonOn: string | null;
@@ -26,6 +28,7 @@ function toView(row: StudentRow): StudentView {
 function selectStudents(where: SqlFragment): SqlFragment {
   return sql`
     SELECT s.id, s.revision, s.name, s.handedness, s.minor, s.notes, s.dominant_eye AS dominantEye,
+           s.stature_mm AS statureMm, s.shoe_mm AS shoeMm,
            s.instructor_id AS instructorId, i.name AS instructorName,
            (SELECT MAX(l.held_on) FROM lesson l
              WHERE l.academy_id = s.academy_id AND l.student_id = s.id AND l.kind = 'lesson'
@@ -58,9 +61,10 @@ export async function insertStudent(
   input: StudentInput,
 ): Promise<void> {
   await db.exec(sql`
-    INSERT INTO student (academy_id, id, instructor_id, name, handedness, dominant_eye, minor, notes)
+    INSERT INTO student (academy_id, id, instructor_id, name, handedness, dominant_eye, stature_mm, shoe_mm,
+                         minor, notes)
     VALUES (${actor.academyId}, ${id}, ${actor.instructorId}, ${input.name}, ${input.handedness},
-            ${input.dominantEye ?? null}, ${input.minor}, ${input.notes})`);
+            ${input.dominantEye ?? null}, ${input.statureMm ?? null}, ${input.shoeMm ?? null}, ${input.minor}, ${input.notes})`);
 }
 
 /** Changes a student if it still is at the revision the change was made from. @returns whether it was */
@@ -73,6 +77,7 @@ export async function updateStudent(
   const changed = await db.exec(sql`
     UPDATE student s
     SET s.name = ${input.name}, s.handedness = ${input.handedness}, s.minor = ${input.minor}, s.dominant_eye = ${input.dominantEye ?? null},
+        s.stature_mm = ${input.statureMm ?? null}, s.shoe_mm = ${input.shoeMm ?? null},
         s.notes = ${input.notes}, s.revision = s.revision + 1
     WHERE ${visibleStudents(actor)} AND s.id = ${id} AND s.deleted_at IS NULL AND s.revision = ${input.revision}`);
   return changed === 1;

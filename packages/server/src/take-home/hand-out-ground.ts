@@ -1,12 +1,10 @@
-import { type CheckView, type HandOutView, SHIPPED_METHODS } from '@lotrecht/contract';
+import { type CheckView, type HandOutView, SHIPPED_METHODS, USUAL_STATURE_M } from '@lotrecht/contract';
 import { composeHandOut, drillOf, type HandOutWish, sightOfCheck } from '@lotrecht/paper';
 import { type Queries } from '../database/database.ts';
 import { type Actor } from '../http/context.ts';
 import { findLesson, type LessonRow } from '../lessons/lesson-repository.ts';
 import { findPlace } from '../places/place-repository.ts';
 
-/** Nobody was measured: a usual adult, and so the sheet says nothing of a student's own eyes but where they stand. */
-const USUAL_STATURE_M = 1.78;
 const ROD_M = 1.22;
 /** A mark nearer than this is seen with the ball; what the eyes make of it is shown for one further ahead. */
 const NEAREST_MARK_M = 1;
@@ -25,6 +23,8 @@ export interface HandOutSource {
   readonly check: CheckView;
   readonly lesson: LessonRow;
   readonly studentName: string;
+  /** Null: a usual adult stands in. */
+  readonly statureMm: number | null;
   readonly academyName: string;
 }
 
@@ -35,7 +35,7 @@ export function firstNameOf(name: string): string {
 
 /** A hand-out with its words and pictures. */
 export async function handOutWish(db: Queries, actor: Actor, source: HandOutSource): Promise<HandOutWish> {
-  const { handOut, check, lesson, studentName, academyName } = source;
+  const { handOut, check, lesson, studentName, statureMm, academyName } = source;
   const place = lesson.placeId === null ? undefined : await findPlace(db, actor, lesson.placeId);
   const { document, result, record } = check;
   const method = SHIPPED_METHODS.find((m) => m.id === document.method?.id) ?? SHIPPED_METHODS[0];
@@ -54,7 +54,7 @@ export async function handOutWish(db: Queries, actor: Actor, source: HandOutSour
     sight: sightOfCheck(document, result, {
       record,
       ground: {
-        statureM: USUAL_STATURE_M,
+        statureM: statureMm === null ? USUAL_STATURE_M : statureMm / 1000,
         markM: markM < NEAREST_MARK_M ? FAR_MARK_M : markM,
         rodM: ROD_M,
         headLifted: false,

@@ -22,6 +22,7 @@ export interface OpenStudentLink {
   readonly name: string;
   readonly handedness: 'right' | 'left';
   readonly minor: number;
+  readonly statureMm: number | null;
   readonly expiresAt: string;
 }
 
@@ -75,7 +76,7 @@ export async function revokeStudentLink(db: Queries, actor: Actor, id: string): 
 export async function findOpenStudentLink(db: Queries, token: string): Promise<OpenStudentLink | undefined> {
   const link = await db.maybeOne<OpenStudentLink>(sql`
     SELECT k.academy_id AS academyId, a.name AS academyName, s.id AS studentId, s.instructor_id AS instructorId,
-           s.name, s.handedness, s.minor, k.expires_at AS expiresAt
+           s.name, s.handedness, s.minor, s.stature_mm AS statureMm, k.expires_at AS expiresAt
     FROM student_link k
     JOIN academy a ON a.id = k.academy_id
     JOIN student s ON s.academy_id = k.academy_id AND s.id = k.student_id

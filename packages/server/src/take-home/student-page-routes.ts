@@ -62,7 +62,14 @@ export function studentPageRoutes(db: Database, guesses: GuessLimit): readonly R
       const check = await findCheck(db, actor, handOut.checkId);
       const lesson = check && (await lessonOf(db, actor, check));
       if (check === undefined || lesson === undefined) continue;
-      const source = { handOut, check, lesson, studentName: link.name, academyName: link.academyName };
+      const source = {
+        handOut,
+        check,
+        lesson,
+        studentName: link.name,
+        statureMm: link.statureMm,
+        academyName: link.academyName,
+      };
       const wish = await handOutWish(db, actor, source);
       const { priority, found, own, drill, checkYourself, cautions, board, sight } = wish;
       pages.push({

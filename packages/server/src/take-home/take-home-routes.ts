@@ -78,7 +78,14 @@ export function takeHomeRoutes(db: Database, postBox: PostBox): readonly Route[]
       throw notFound();
     }
     const { academy } = await describeActor(db, actor, false);
-    const source = { handOut: found, check, lesson, studentName: student.name, academyName: academy.name };
+    const source = {
+      handOut: found,
+      check,
+      lesson,
+      studentName: student.name,
+      statureMm: student.statureMm,
+      academyName: academy.name,
+    };
     const wish = await handOutWish(db, actor, source);
     const paper = ctx.query['paper'] === 'letter' ? 'letter' : 'a4';
     const format = ctx.query['format'] === 'svg' ? 'svg' : 'pdf';

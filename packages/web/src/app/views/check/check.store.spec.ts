@@ -26,6 +26,8 @@ const student: StudentView = {
   minor: false,
   notes: '',
   dominantEye: null,
+  statureMm: null,
+  shoeMm: null,
   instructor: { id: 'i', name: 'Marit Oswin' },
   lastLessonOn: null,
   lessonCount: 1,

@@ -20,7 +20,7 @@ import {
   USUAL_OF_CLUB,
   USUAL_STATURE_M,
 } from '@lotrecht/contract';
-import { LIFTED_HEAD_M, radiansFromDegrees } from '@lotrecht/core';
+import { LIFTED_HEAD_M } from '@lotrecht/core';
 import { DRILLS, sidedMetres, sightOfCheck, sightPicture, toSvg, USUAL_DOSE } from '@lotrecht/paper';
 import { forkJoin, map, of, switchMap } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
@@ -93,13 +93,14 @@ export class HandOutViewPage {
   private readonly sight = computed(() => {
     const check = this.check();
     if (check === null) return null;
+    const { statureMm = null } = this.student() ?? {};
     const method = this.methods.all().find((m) => m.id === check.document.method?.id);
     const markM = method?.markM ?? FAR_MARK_M;
     const target = this.place()?.marks.find((m) => m.name === check.document.target?.name);
     return sightOfCheck(check.document, check.result, {
       record: check.record,
       ground: {
-        statureM: USUAL_STATURE_M,
+        statureM: statureMm === null ? USUAL_STATURE_M : statureMm / 1000,
         markM: markM < NEAREST_MARK_M ? FAR_MARK_M : markM,
         rodM: (this.settings.settings().equipment.rodsMm[0] ?? 1220) / 1000,
         headLifted: this.lifted(),
@@ -129,7 +130,7 @@ export class HandOutViewPage {
         `The mark ${wish.markM} m ahead seems ${sidedMetres(numbers.markSeemsM)}, ${degrees(numbers.markSeemsDeg)}.`,
         `The body points ${sidedMetres(numbers.bodyPointsM)}, ${degrees(numbers.bodyPointsDeg)}.`,
         ...(numbers.feltM === null ? [] : [`Felt aimed ${sidedMetres(numbers.feltM)}.`]),
-        `Eyes ${wish.eyesInsideM.toFixed(2)} m inside the line${wish.liftedM > 0 ? `, ${LIFTED_HEAD_M} m more with the head lifted` : ''}: usual, not measured.`,
+        `Eyes ${wish.eyesInsideM.toFixed(2)} m inside the line${wish.liftedM > 0 ? `, ${LIFTED_HEAD_M} m more with the head lifted` : ''}: ${this.student()?.statureMm === null ? 'usual, not measured' : 'from the stature, not read'}.`,
       ],
     };
   });
@@ -222,8 +223,12 @@ export class HandOutViewPage {
     );
   }
 
-  protected sheet(kind: 'footprints' | 'degree-card' | 'partner-card', format: 'pdf' | 'svg'): void {
-    const request = this.requestFor(kind, format);
+  protected sheet(
+    kind: 'footprints' | 'degree-card' | 'partner-card',
+    format: 'pdf' | 'svg',
+    stands: 'goal' | 'now' = 'goal',
+  ): void {
+    const request = this.requestFor(kind, format, stands);
     if (request === null) return;
     this.problem.set(null);
     this.print.print(request).subscribe({
@@ -235,6 +240,7 @@ export class HandOutViewPage {
   private requestFor(
     kind: 'footprints' | 'degree-card' | 'partner-card',
     format: 'pdf' | 'svg',
+    stands: 'goal' | 'now',
   ): PrintRequest | null {
     const [check, student] = [this.check(), this.student()];
     if (check === null || student === null) return null;
@@ -260,9 +266,9 @@ export class HandOutViewPage {
       kind,
       format,
       paper,
-      wish: footprintsOf(check, usual, radiansFromDegrees),
+      wish: footprintsOf(check, { usual, stands, shoeMm: student.shoeMm }),
       words: {
-        title: `Footprints of ${firstName}, as they should be`,
+        title: `Footprints of ${firstName}, ${stands === 'now' ? 'as they were' : 'as they should be'}`,
         ground: check.document.club?.name ?? 'usual stance',
         foot,
       },

@@ -6,7 +6,7 @@ import {
   type PrintRequest,
   type UsualOfClub,
 } from '@lotrecht/contract';
-import { LINE_NAMES } from '@lotrecht/core';
+import { LINE_NAMES, radiansFromDegrees } from '@lotrecht/core';
 
 type CardWish = Extract<PrintRequest, { kind: 'degree-card' }>['wish'];
 type FootprintsWish = Extract<PrintRequest, { kind: 'footprints' }>['wish'];
@@ -55,27 +55,36 @@ export function cardOf(
   };
 }
 
-/** The stance of a check turned square: both toes at the lead toe's gap, the ball where it lay or where it usually lies. */
-export function footprintsOf(
-  check: CheckView,
-  usual: UsualOfClub,
-  radians: (degrees: number) => number,
-): FootprintsWish {
+/** Which stance is drawn: as it was read, or turned square. */
+export interface FootprintGround {
+  readonly usual: UsualOfClub;
+  readonly stands: 'goal' | 'now';
+  /** Null: a usual shoe. */
+  readonly shoeMm: number | null;
+}
+
+/**
+ * The stance of a check by numbers. As it should be, both toes have the lead toe's gap. The ball where it lay, or where
+ * it usually lies.
+ */
+export function footprintsOf(check: CheckView, { usual, stands, shoeMm }: FootprintGround): FootprintsWish {
   const { document, record } = check;
   const toes = document.observations.find((o) => o.line === 'toes' && o.by === 'gaps');
   const offsetMm = document.targetLine.offsetMm ?? 0;
-  const gapM = toes?.by === 'gaps' ? (toes.leadGapMm - offsetMm) / 1000 : usual.toesToBallM;
+  const gapM = (mm: number): number => (mm - offsetMm) / 1000;
+  const leadGapM = toes?.by === 'gaps' ? gapM(toes.leadGapMm) : usual.toesToBallM;
+  const trailGapM = toes?.by === 'gaps' && stands === 'now' ? gapM(toes.trailGapMm) : leadGapM;
   const baseM = toes?.by === 'gaps' ? toes.baseMm / 1000 : usual.stanceM;
   const ball = ballOfCheck(record?.ball, { club: document.club?.group ?? 'mid-iron', table: 'graded' });
   const share = ball === null ? usual.ballPercent.graded / 100 : ball.share;
   return {
     handedness: document.handedness,
-    leadGapM: gapM,
-    trailGapM: gapM,
+    leadGapM,
+    trailGapM,
     toeBaseM: baseM,
     leadAheadM: share * baseM,
-    shoeLengthM: (document.feet?.shoeLengthMm ?? USUAL_SHOE_MM) / 1000,
-    leadFlareRad: radians(document.feet?.leadFlareDeg ?? 0),
-    trailFlareRad: radians(document.feet?.trailFlareDeg ?? 0),
+    shoeLengthM: (document.feet?.shoeLengthMm ?? shoeMm ?? USUAL_SHOE_MM) / 1000,
+    leadFlareRad: radiansFromDegrees(document.feet?.leadFlareDeg ?? 0),
+    trailFlareRad: radiansFromDegrees(document.feet?.trailFlareDeg ?? 0),
   };
 }

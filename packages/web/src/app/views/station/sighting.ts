@@ -82,6 +82,8 @@ export class Sighting {
             handedness: student.handedness,
             minor: student.minor,
             notes: student.notes,
+            statureMm: student.statureMm,
+            shoeMm: student.shoeMm,
             dominantEye,
           });
     const who = student === undefined ? 'You sight' : `${student.name} sights`;

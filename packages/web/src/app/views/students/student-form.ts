@@ -43,6 +43,12 @@ export class StudentFormView {
     handedness: new FormControl<'right' | 'left' | null>(null, { validators: [Validators.required] }),
     minor: new FormControl(false, { nonNullable: true }),
     dominantEye: new FormControl<'right' | 'left' | null>(null),
+    statureMm: new FormControl<number | null>(null, {
+      validators: [Validators.min(800), Validators.max(2400)],
+    }),
+    shoeMm: new FormControl<number | null>(null, {
+      validators: [Validators.min(120), Validators.max(450)],
+    }),
     notes: new FormControl('', { nonNullable: true, validators: [Validators.maxLength(4000)] }),
   });
   protected readonly stored = signal<StudentView | null>(null);
@@ -71,21 +77,19 @@ export class StudentFormView {
 
   protected submit(): void {
     this.form.markAllAsTouched();
-    const { name, handedness, minor, notes, dominantEye } = this.form.getRawValue();
+    const { name, handedness, ...others } = this.form.getRawValue();
     if (this.form.invalid || handedness === null || this.busy()) return;
     this.busy.set(true);
     this.problem.set(null);
     const revision = this.stored()?.revision ?? 0;
     const id = this.studentId() ?? this.newId;
-    this.api
-      .saveStudent(id, { revision, name: name.trim(), handedness, minor, notes, dominantEye })
-      .subscribe({
-        next: () => void this.router.navigate(['/students', id]),
-        error: (error: unknown) => {
-          this.busy.set(false);
-          this.problem.set(toProblem(error));
-        },
-      });
+    this.api.saveStudent(id, { revision, name: name.trim(), handedness, ...others }).subscribe({
+      next: () => void this.router.navigate(['/students', id]),
+      error: (error: unknown) => {
+        this.busy.set(false);
+        this.problem.set(toProblem(error));
+      },
+    });
   }
 
   private show(student: StudentView): void {
@@ -95,6 +99,8 @@ export class StudentFormView {
       handedness: student.handedness,
       minor: student.minor,
       dominantEye: student.dominantEye,
+      statureMm: student.statureMm,
+      shoeMm: student.shoeMm,
       notes: student.notes,
     });
   }

@@ -1,5 +1,6 @@
 import {
   composeCheck,
+  DocumentRefused,
   judgementOf,
   SELF_CIRCUMSTANCES,
   type SelfCheckInput,
@@ -22,10 +23,27 @@ export function actorOf({ academyId, instructorId }: OpenStudentLink): Actor {
   return { academyId, instructorId, role: 'instructor' };
 }
 
+const DAY_MS = 86_400_000;
+/** A phone that lay in a bag for two months has still something to send; a clock that is wrong by years has not. */
+const OLDEST_DAYS = 60;
+
+/** A day that a student can have read on: the phone's calendar may be a day ahead of ours. */
+function requireLately({ takenOn }: SelfCheckInput, now: number): void {
+  const age = (now - Date.parse(takenOn)) / DAY_MS;
+  if (age > -2 && age <= OLDEST_DAYS + 1) return;
+  throw new DocumentRefused([
+    {
+      code: 'out-of-range',
+      path: '/takenOn',
+      message: `The day was read as ${takenOn}. Send a reading within ${OLDEST_DAYS} days, and set the phone's clock.`,
+    },
+  ]);
+}
+
 /**
  * Keeps what a student has read at home, once: sent again under the same id it changes nothing.
  *
- * @throws DocumentRefused for a reading that cannot be
+ * @throws DocumentRefused for a reading that cannot be, and for a day that cannot have been
  */
 export async function saveSelfCheck(
   db: Database,
@@ -33,6 +51,7 @@ export async function saveSelfCheck(
   id: string,
   input: SelfCheckInput,
 ): Promise<void> {
+  requireLately(input, Date.now());
   try {
     await db.inTransaction((tx) => store(tx, link, id, input));
   } catch (error) {

@@ -67,6 +67,9 @@ async function newLink(
   return { ...link, token: link.address.split('#')[1] ?? '' };
 }
 
+/** The day so many days ago. */
+const daysAgo = (days: number): string => new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 10);
+
 const opened = (token: string) =>
   app.client().send('GET', '/api/take-home', undefined, { Authorization: `Bearer ${token}` });
 
@@ -158,7 +161,7 @@ describe('a student’s link', () => {
     for (const tried of [token, expired.token, randomBytes(32).toString('base64url'), '', 'x'.repeat(5000)]) {
       const answer = await opened(tried);
       expect(answer).toMatchObject({ status: 404, body: { code: 'link-over' } });
-      const check = { takenOn: '2026-04-18', drillDone: true };
+      const check = { takenOn: daysAgo(0), drillDone: true };
       expect((await sent(tried, randomUUID(), check)).status).toBe(404);
     }
   });
@@ -220,7 +223,7 @@ describe('what a student reads at home', () => {
     const { token } = await newLink();
     const id = randomUUID();
     const check = {
-      takenOn: '2026-04-20',
+      takenOn: daysAgo(3),
       drillDone: true,
       reading: { by: 'gaps', leadGapMm: 560, trailGapMm: 575, baseMm: 450 },
       feltDeg: -1,
@@ -230,7 +233,7 @@ describe('what a student reads at home', () => {
     expect(own).toMatchObject([
       {
         line: 'toes',
-        heldOn: '2026-04-20',
+        heldOn: daysAgo(3),
         feltDeg: -1,
         circumstances: { phase: 'test', help: 'blind', place: 'home' },
       },
@@ -238,28 +241,28 @@ describe('what a student reads at home', () => {
     expect(own[0]?.handedAzimuthDeg).toBeCloseTo(1.909, 3);
     const page = (await client.get(`/api/students/${ids.studentId}`)).body as StudentPageView;
     expect(page.lessons.map((l) => [l.heldOn, l.kind])).toEqual([
-      ['2026-04-20', 'self'],
+      [daysAgo(3), 'self'],
       ['2026-04-17', 'lesson'],
     ]);
     expect(page.student).toMatchObject({ lessonCount: 1, lastLessonOn: '2026-04-17' });
-    const today = (await client.get('/api/today/2026-04-20')).body as TodayView;
+    const today = (await client.get(`/api/today/${daysAgo(3)}`)).body as TodayView;
     expect(today.lessons).toEqual([]);
     expect(today.earlier.find((l) => l.studentId === ids.studentId)?.heldOn).toBe('2026-04-17');
-    expect((await opened(token)).body).toMatchObject({ drillDays: ['2026-04-20'] });
+    expect((await opened(token)).body).toMatchObject({ drillDays: [daysAgo(3)] });
   });
 
   it('may be where the club points, or the drill alone', async () => {
     const { token } = await newLink();
     const pointed = {
-      takenOn: '2026-04-21',
+      takenOn: daysAgo(2),
       drillDone: false,
       reading: { by: 'pointsAt', lateralM: 10, distanceM: 150 },
     };
     expect((await sent(token, randomUUID(), pointed)).status).toBe(204);
-    const own = (await lines()).filter((l) => l.heldOn === '2026-04-21');
+    const own = (await lines()).filter((l) => l.heldOn === daysAgo(2));
     expect(own[0]?.handedAzimuthDeg).toBeCloseTo(3.814, 3);
     const before = (await lines()).length;
-    expect((await sent(token, randomUUID(), { takenOn: '2026-04-22', drillDone: true })).status).toBe(204);
+    expect((await sent(token, randomUUID(), { takenOn: daysAgo(1), drillDone: true })).status).toBe(204);
     expect((await lines()).length).toBe(before);
   });
 
@@ -267,12 +270,14 @@ describe('what a student reads at home', () => {
     const { token } = await newLink();
     const before = (await lines()).length;
     const bad = {
-      takenOn: '2026-04-23',
+      takenOn: daysAgo(1),
       drillDone: false,
       reading: { by: 'gaps', leadGapMm: 560, trailGapMm: 2900, baseMm: 450 },
     };
     expect((await sent(token, randomUUID(), bad)).status).toBe(422);
-    expect((await sent(token, randomUUID(), { takenOn: 'today', drillDone: false })).status).toBe(422);
+    for (const takenOn of ['today', daysAgo(400), daysAgo(-9)]) {
+      expect((await sent(token, randomUUID(), { takenOn, drillDone: true })).status).toBe(422);
+    }
     expect((await lines()).length).toBe(before);
     const students = (await client.get('/api/students')).body as StudentView[];
     expect(students.some((s) => s.id === ids.studentId)).toBe(true);

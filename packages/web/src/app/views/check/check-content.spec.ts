@@ -1,0 +1,123 @@
+import { TestBed } from '@angular/core/testing';
+import { keepUsual } from './readings/usual-readings.ts';
+import { Fakes, openStore, typeToes } from './test/open-store.ts';
+
+describe('a blind baseline', () => {
+  it('is covered until it is revealed, and what was felt and guessed goes with it', async () => {
+    const { store, fakes } = await openStore();
+    store.content.note({ revealed: false });
+    typeToes(store, '571', '602', '450');
+    expect(store.content.covered()).toBe(true);
+    expect(store.content.shown()).toBeNull();
+    store.content.note({ feltDeg: -2, guess: { line: 'toes', readingDeg: 1 } });
+    store.content.note({ revealed: true });
+    expect(store.content.shown()?.result?.lines.toes?.word).toBe('closed');
+    store.save().subscribe();
+    expect(fakes.sent[0]?.input.record).toEqual({
+      revealed: true,
+      feltDeg: -2,
+      guess: { line: 'toes', readingDeg: 1 },
+    });
+  });
+
+  it('is not covered when a cue or rods were in sight', async () => {
+    const { store } = await openStore();
+    store.content.note({ revealed: false });
+    store.content.set('circumstances', { phase: 'coached', help: 'rods', place: 'range', reader: 'student' });
+    expect(store.content.covered()).toBe(false);
+  });
+});
+
+describe('a phase', () => {
+  it('with its hold and everything typed survives a reload', async () => {
+    const fakes = new Fakes();
+    const { store } = await openStore(fakes);
+    store.content.plan.choosePlan('all');
+    store.content.set('run', {
+      phase: 'release',
+      hold: 2,
+      startedAtMs: null,
+      gainedS: 0,
+      tapped: 0,
+      pace: 'taps',
+    });
+    store.content.type('hips.leadGapMm', '70x');
+    const before = store.content.snapshot();
+    TestBed.resetTestingModule();
+    const { store: again } = await openStore(fakes);
+    expect(again.content.snapshot()).toEqual({ ...before, record: { revealed: true } });
+    expect(again.restored()).toBe(true);
+  });
+});
+
+describe('what is used again', () => {
+  it('is the last way of a line and its base, never a gap', async () => {
+    const { store } = await openStore();
+    store.content.plan.toggleLine('hips');
+    store.content.plan.chooseWay('hips', { by: 'gaps', rod: true });
+    expect(store.content.entries().find((e) => e.line === 'hips')?.fields).toEqual({ baseMm: '1220' });
+    typeToes(store, '571', '602', '450');
+    store.save().subscribe();
+    keepUsual({ plan: 'quick' });
+    store.content.showUsual();
+    expect(store.content.entries().find((e) => e.line === 'toes')?.fields).toEqual({ baseMm: '450' });
+    store.content.plan.toggleLine('hips');
+    expect(store.content.entries().find((e) => e.line === 'hips')).toMatchObject({ rod: true });
+  });
+});
+
+describe('other readings', () => {
+  it('of the same line are combined, and what comes after the look stands beside them', async () => {
+    const { store, fakes } = await openStore();
+    typeToes(store, '571', '602', '450');
+    store.content.plan.repeat('toes');
+    store.content.fill('toes-2', { leadGapMm: '571', trailGapMm: '598', baseMm: '450' });
+    expect(store.content.document()?.observations).toHaveLength(2);
+    store.content.plan.toggleLook();
+    store.content.fill('shoulders-look', { leadGapMm: '430', trailGapMm: '410', baseMm: '400' });
+    store.save().subscribe();
+    expect(fakes.sent[0]?.input.document.observations.map((o) => o.line)).toEqual(['toes', 'toes']);
+    expect(fakes.sent[0]?.input.record?.afterLook?.observations.map((o) => o.line)).toEqual(['shoulders']);
+  });
+
+  it('that cannot be one are named at their own field', async () => {
+    const { store } = await openStore();
+    typeToes(store, '571', '602', '450');
+    store.content.plan.repeat('toes');
+    store.content.fill('toes-2', { leadGapMm: '571', trailGapMm: '1600', baseMm: '450' });
+    expect([...store.content.fieldErrors().keys()]).toEqual(['toes-2.trailGapMm']);
+  });
+
+  it('in inches are read as inches, and stored in millimetres', async () => {
+    const { store } = await openStore();
+    store.content.unit.set('in');
+    store.content.fill('toes', { leadGapMm: '22 1/2', trailGapMm: '23 5/8', baseMm: '18' });
+    expect(store.content.document()?.observations[0]).toMatchObject({
+      leadGapMm: 571.5,
+      trailGapMm: 600.075,
+      baseMm: 457.2,
+    });
+  });
+});
+
+describe('a line that was left out', () => {
+  it('or read in another way comes back with everything typed', async () => {
+    const { store } = await openStore();
+    typeToes(store, '571', '602', '450');
+    store.content.plan.toggleLine('toes');
+    expect(store.content.document()).toBeUndefined();
+    store.content.putBack();
+    expect(store.content.solution()?.result?.lines.toes?.word).toBe('closed');
+    store.content.plan.chooseWay('toes', { by: 'eye', rod: false });
+    expect(store.content.leftOut()).not.toBeNull();
+    store.content.putBack();
+    expect(store.content.entries().find((e) => e.line === 'toes')?.fields['trailGapMm']).toBe('602');
+    expect(store.content.leftOut()).toBeNull();
+  });
+
+  it('with nothing typed leaves nothing to undo', async () => {
+    const { store } = await openStore();
+    store.content.plan.toggleLine('toes');
+    expect(store.content.leftOut()).toBeNull();
+  });
+});

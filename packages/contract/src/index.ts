@@ -55,7 +55,6 @@ export {
   type HandOutPage,
   type HandOutView,
   type NewStudentLinkView,
-  SELF_CIRCUMSTANCES,
   type StationPlanView,
   type StudentLinkView,
   type StudentPage,

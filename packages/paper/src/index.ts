@@ -17,7 +17,7 @@ export {
 export { PAPER_COLOURS, type SvgStyle, toSvg } from './drawing/svg.ts';
 
 // What the student sees
-export { type SightGround, sightOfCheck } from './sight/sight-of-check.ts';
+export { goalTurnDeg, type SightGround, type SightOfCheck, sightOfCheck } from './sight/sight-of-check.ts';
 export { sidedMetres, type SightPicture, sightPicture } from './sight/sight-picture.ts';
 export { type SeenMark, type SightNumbers, type SightWish } from './sight/sight-scene.ts';
 

@@ -18,7 +18,6 @@ self.addEventListener('message', (event) => {
       await Promise.all([...known].filter((url) => !wanted.has(url)).map((url) => cache.delete(url)));
       await Promise.all([...wanted].filter((url) => !known.has(url)).map((url) => cache.add(url)));
       await cache.put('/h', await fetch('/h'));
-      event.source?.postMessage({ kept: true });
     })(),
   );
 });

@@ -1,4 +1,4 @@
-import { type Circumstances, type StationPlan } from '../generated/types.ts';
+import { type StationPlan } from '../generated/types.ts';
 
 /** A station kept to be laid again. */
 export interface StationPlanView {
@@ -87,11 +87,3 @@ export interface StudentPage {
   /** Days on which the drill was ticked off, newest first. */
   readonly drillDays: readonly string[];
 }
-
-/** Under which circumstances a student reads at home. */
-export const SELF_CIRCUMSTANCES: Circumstances = {
-  phase: 'test',
-  help: 'blind',
-  place: 'home',
-  reader: 'student',
-};

@@ -107,5 +107,14 @@ export function moveText(key: LineKey, { move }: LineResult): string | null {
   return `${end} ${mm} mm ${move.mm < 0 ? 'toward the line' : 'away from the line'}.`;
 }
 
+/**
+ * The name that goes home: only a first one.
+ *
+ * @example firstNameOf('Runa Feldt') // 'Runa'
+ */
+export function firstNameOf(name: string): string {
+  return name.trim().split(/\s+/)[0] ?? name;
+}
+
 /** Hands as they are said. */
 export const HAND_TITLES = { right: 'Right-handed', left: 'Left-handed' } as const;

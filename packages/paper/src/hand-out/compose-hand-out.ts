@@ -15,7 +15,7 @@ import {
 } from '@lotrecht/contract/words';
 import { LINE_NAMES } from '@lotrecht/core';
 import { sightPicture } from '../sight/sight-picture.ts';
-import { type SightWish } from '../sight/sight-scene.ts';
+import { type SightOfCheck } from '../sight/sight-of-check.ts';
 import { boardDrawing } from './board.ts';
 import { type Drill, USUAL_DOSE } from './drills.ts';
 import { type HandOutWish } from './hand-out.ts';
@@ -34,7 +34,7 @@ export interface HandOutGround {
   /** Shorter words, and no degrees. */
   readonly junior: boolean;
   /** Null where no target was noted. */
-  readonly sight: SightWish | null;
+  readonly sight: SightOfCheck | null;
   readonly foot: string;
 }
 
@@ -85,8 +85,8 @@ export function composeHandOut(ground: HandOutGround): HandOutWish {
       sight === null
         ? null
         : {
-            now: sightPicture(sight),
-            goal: sightPicture({ ...sight, bodyTurnDeg: 0, liftedM: 0, feltDeg: null }),
+            now: sightPicture(sight.now),
+            goal: sightPicture(sight.goal),
           },
     foot: ground.foot,
   };

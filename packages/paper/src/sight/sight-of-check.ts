@@ -1,7 +1,9 @@
 import {
   type CheckDocument,
-  type CheckRecord,
-  type ResultDocument,
+  type CheckView,
+  judgedBy,
+  type PlaceMark,
+  SHIPPED_METHODS,
   USUAL_OF_CLUB,
   USUAL_STATURE_M,
 } from '@lotrecht/contract';
@@ -10,53 +12,86 @@ import { type SeenMark, type SightWish } from './sight-scene.ts';
 
 /** What a sight picture takes from elsewhere than the check. */
 export interface SightGround {
-  readonly statureM: number;
-  readonly markM: number;
-  readonly rodM: number;
+  /** What can be seen at the place, by bearings from its own zero. */
+  readonly marks: readonly PlaceMark[];
+  /** Null: a usual adult stands in. */
+  readonly statureMm: number | null;
   readonly headLifted: boolean;
-  readonly landmarks: readonly SeenMark[];
+}
+
+/** The same eyes twice: as the student stood, and as they should. */
+export interface SightOfCheck {
+  readonly now: SightWish;
+  readonly goal: SightWish;
 }
 
 /** Eyes above the ground at address, as a share of stature. */
 const EYE_HEIGHT_SHARE = 0.83;
 const USUAL_CLUB = 'mid-iron';
+const ROD_M = 1.22;
+/** A mark nearer than this is seen with the ball; what the eyes make of it is shown for one further ahead. */
+const NEAREST_MARK_M = 1;
+const FAR_MARK_M = 4;
 
 /**
- * What the student of a check saw, turned as the body was read.
+ * What the student of a check saw, turned as the body was read, and what they would see at the method's goal.
  *
  * @returns null without a target to see
  */
 export function sightOfCheck(
-  document: CheckDocument,
-  result: ResultDocument,
-  { record, ground }: { readonly record: CheckRecord | null; readonly ground: SightGround },
-): SightWish | null {
+  { document, result, record }: Pick<CheckView, 'document' | 'result' | 'record'>,
+  { marks, statureMm, headLifted }: SightGround,
+): SightOfCheck | null {
   const distanceM = document.target?.distanceM;
   if (distanceM === undefined) return null;
   const usual = USUAL_OF_CLUB[document.club?.group ?? USUAL_CLUB];
-  const scale = ground.statureM / USUAL_STATURE_M;
-  const toes = document.observations.find((o) => o.line === 'toes' && o.by === 'gaps');
-  const measuredM =
-    toes?.by === 'gaps'
-      ? (toes.leadGapMm + toes.trailGapMm) / 2000 - (document.targetLine.offsetMm ?? 0) / 1000
-      : null;
-  const turned =
-    result.turn?.handedAzimuthDeg ??
-    result.lines.toes?.handedAzimuthDeg ??
-    result.lines.shoulders?.handedAzimuthDeg ??
-    0;
-  return {
+  const statureM = statureMm === null ? USUAL_STATURE_M : statureMm / 1000;
+  const scale = statureM / USUAL_STATURE_M;
+  const markM = SHIPPED_METHODS.find((m) => m.id === document.method?.id)?.markM ?? FAR_MARK_M;
+  const now: SightWish = {
     handedness: document.handedness,
+    stands: 'now',
     eyesInsideM: usual.eyesInsideM * scale,
     eyesBehindM: 0,
-    eyeHeightM: EYE_HEIGHT_SHARE * ground.statureM,
-    liftedM: ground.headLifted ? LIFTED_HEAD_M : 0,
-    bodyTurnDeg: turned,
-    toesToBallM: measuredM !== null && measuredM > 0 ? measuredM : usual.toesToBallM * scale,
-    markM: ground.markM,
-    rodM: ground.rodM,
+    eyeHeightM: EYE_HEIGHT_SHARE * statureM,
+    liftedM: headLifted ? LIFTED_HEAD_M : 0,
+    bodyTurnDeg:
+      result.turn?.handedAzimuthDeg ??
+      result.lines.toes?.handedAzimuthDeg ??
+      result.lines.shoulders?.handedAzimuthDeg ??
+      0,
+    toesToBallM: toesToBall(document) ?? usual.toesToBallM * scale,
+    markM: markM < NEAREST_MARK_M ? FAR_MARK_M : markM,
+    rodM: ROD_M,
     target: { name: document.target?.name ?? 'target', distanceM },
-    landmarks: ground.landmarks,
+    landmarks: fromTarget(marks, document.target?.name),
     feltDeg: record?.feltDeg ?? null,
   };
+  return {
+    now,
+    goal: { ...now, stands: 'goal', bodyTurnDeg: goalTurnDeg(document), liftedM: 0, feltDeg: null },
+  };
+}
+
+/** φ that the whole body should have by the check's own method, degrees. Not every method's goal is parallel. */
+export function goalTurnDeg(document: CheckDocument): number {
+  const { goalsDeg } = judgedBy(document);
+  return goalsDeg?.toes ?? goalsDeg?.shoulders ?? 0;
+}
+
+/** Where the toe line was read, m from the ball's own line; null where it was not, or lies beyond the line. */
+function toesToBall({ observations, targetLine }: CheckDocument): number | null {
+  const toes = observations.find((o) => o.line === 'toes' && o.by === 'gaps');
+  if (toes?.by !== 'gaps') return null;
+  const gapM = ((toes.leadGapMm + toes.trailGapMm) / 2 - (targetLine.offsetMm ?? 0)) / 1000;
+  return gapM > 0 ? gapM : null;
+}
+
+/** Bearings are from the place's own zero; the picture has them from the target. A target elsewhere has none. */
+function fromTarget(marks: readonly PlaceMark[], name: string | undefined): readonly SeenMark[] {
+  const target = marks.find((m) => m.name === name);
+  if (target === undefined) return [];
+  return marks
+    .filter((m) => m.id !== target.id)
+    .map((m) => ({ name: m.name, distanceM: m.distanceM, bearingDeg: m.bearingDeg - target.bearingDeg }));
 }

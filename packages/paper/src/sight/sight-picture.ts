@@ -44,7 +44,7 @@ export function sightPicture(wish: SightWish): SightPicture {
   const middle: Place = [WIDTH_MM / 2, skyMm + focalMm * halfHeight];
   const horizonMm = middle[1] - focalMm * Math.tan(view.loweredRad);
   // A body that points where it should is not drawn as one that is out.
-  const bodyInk = Math.abs(wish.bodyTurnDeg) < 1e-9 ? ('in' as const) : ('out' as const);
+  const bodyInk: Ink = wish.stands === 'goal' ? 'in' : 'out';
   const place = (point: SpacePoint): Place | null => {
     const seen = project(view, point);
     return seen === null ? null : [middle[0] + focalMm * seen.right, middle[1] - focalMm * seen.up];

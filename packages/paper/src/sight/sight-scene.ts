@@ -22,6 +22,8 @@ export interface SeenMark {
 /** What a student's eyes see at address. */
 export interface SightWish {
   readonly handedness: Handedness;
+  /** As the student stood, or as they should: one is not drawn as the other. */
+  readonly stands: 'now' | 'goal';
   /** Gap of the eyes from the target line, m. */
   readonly eyesInsideM: number;
   readonly eyesBehindM: number;

@@ -11,11 +11,7 @@ const TOP_MM = 36;
 const ROOM_M = 0.12;
 
 /** A stance to lay by numbers and stand in: toe and heel of each foot from the line and from the ball. */
-export function footprintMap(
-  prints: readonly Footprint[],
-  words: Pick<PlanWords, 'title' | 'ground' | 'foot'>,
-  printing: Printing,
-): Sheet {
+export function footprintMap(prints: readonly Footprint[], words: PlanWords, printing: Printing): Sheet {
   const [widthMm] = PAPER_MM[printing.paper];
   const points = prints.flatMap((p) => [p.toe, p.heel]);
   const xs = [0, ...points.map((p) => p.xM)];

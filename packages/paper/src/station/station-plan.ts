@@ -10,8 +10,6 @@ export interface PlanWords {
   /** Method, club, hand, target: one line. */
   readonly ground: string;
   readonly foot: string;
-  /** Lean of the gate rod and the like. */
-  readonly aids: readonly string[];
 }
 
 /** What things are called, in the order of laying. */
@@ -100,7 +98,6 @@ export function stationPlan(layout: StationLayout, words: PlanWords, printing: P
     .gap(2)
     .text(`The ball passes the gate rod ${millimetres(gateHeightM)} above the ground.`, body)
     .text('Approach along the arrow, from behind on the player’s own side, never past the ball.', body);
-  for (const aid of words.aids) flow.text(aid, body);
   flow.gap(3).text('Cautions', head);
   for (const caution of CAUTIONS) flow.text(caution, body).gap(0.6);
   const title = new Flow({ at: [MARGIN_MM, MARGIN_MM], widthMm: widthMm - 2 * MARGIN_MM }, printing.measure)

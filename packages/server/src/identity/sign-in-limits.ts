@@ -1,5 +1,5 @@
 import { type Pool } from 'mysql2';
-import { RateLimiterMySQL, RateLimiterRes } from 'rate-limiter-flexible';
+import { failureCount } from '../http/failure-count.ts';
 import { Problem } from '../http/problem.ts';
 
 const MINUTE_S = 60;
@@ -14,44 +14,17 @@ export interface SignInLimits {
 
 /**
  * Failures are counted per device address, and per device address and e-mail together; never per e-mail alone, or a
- * stranger could lock an instructor out by failing on purpose. The counts are in the database: all servers share them.
+ * stranger could lock an instructor out by failing on purpose.
  */
 export function signInLimits(pool: Pool, dbName: string): SignInLimits {
-  const limiter = (keyPrefix: string, points: number): RateLimiterMySQL =>
-    new RateLimiterMySQL({
-      storeClient: pool,
-      dbName,
-      tableName: 'rate_limit',
-      tableCreated: true,
-      keyPrefix,
-      points,
-      duration: 15 * MINUTE_S,
-      clearExpiredByTimeout: false,
-    });
-  const byIp = limiter('sign-in-ip', 60);
-  const byIpAndEmail = limiter('sign-in', 10);
+  const byIp = failureCount({ pool, dbName }, 'sign-in-ip', 60);
+  const byIpAndEmail = failureCount({ pool, dbName }, 'sign-in', 10);
   const pairKey = (ip: string, email: string): string =>
     `${ip}_${Buffer.from(email.toLowerCase()).toString('base64url').slice(0, 160)}`;
 
-  const secondsLeft = async (limit: RateLimiterMySQL, key: string): Promise<number> => {
-    const state = await limit.get(key);
-    return state !== null && state.consumedPoints >= limit.points ? Math.ceil(state.msBeforeNext / 1000) : 0;
-  };
-  const consume = async (limit: RateLimiterMySQL, key: string): Promise<void> => {
-    try {
-      await limit.consume(key);
-    } catch (error) {
-      // Over the limit is an answer, not a failure; the next try is refused.
-      if (!(error instanceof RateLimiterRes)) throw error;
-    }
-  };
-
   return {
     requireOpen: async (ip, email) => {
-      const waitS = Math.max(
-        await secondsLeft(byIp, ip),
-        await secondsLeft(byIpAndEmail, pairKey(ip, email)),
-      );
+      const waitS = Math.max(await byIp.secondsLeft(ip), await byIpAndEmail.secondsLeft(pairKey(ip, email)));
       if (waitS > 0) {
         throw new Problem({
           status: 429,
@@ -62,11 +35,11 @@ export function signInLimits(pool: Pool, dbName: string): SignInLimits {
       }
     },
     failed: async (ip, email) => {
-      await consume(byIp, ip);
-      await consume(byIpAndEmail, pairKey(ip, email));
+      await byIp.add(ip);
+      await byIpAndEmail.add(pairKey(ip, email));
     },
     succeeded: async (ip, email) => {
-      await byIpAndEmail.delete(pairKey(ip, email));
+      await byIpAndEmail.forget(pairKey(ip, email));
     },
   };
 }

@@ -1,4 +1,4 @@
-import { type LessonView, type TodayView, validateLessonInput } from '@lotrecht/contract';
+import { type LessonView, type TeeSheetEntry, type TodayView, validateLessonInput } from '@lotrecht/contract';
 import { recordAccess } from '../audit/audit-repository.ts';
 import { listChecksOfLesson } from '../checks/check-repository.ts';
 import { type Database } from '../database/database.ts';
@@ -14,6 +14,7 @@ import {
   listLessonsDue,
   listLessonsOfDay,
   setLessonDeleted,
+  type TeeSheetRow,
 } from './lesson-repository.ts';
 import { saveLesson } from './save-lesson.ts';
 
@@ -43,16 +44,21 @@ export function lessonRoutes(db: Database): readonly Route[] {
       handle: async (ctx) => {
         const actor = requireActor(ctx);
         const date = requireDay(ctx.params['date']);
-        const due = await listLessonsDue(db, actor, {
-          day: date,
-          unseenDays: UNSEEN_DAYS,
-          limit: SEEN_LATELY,
-        });
+        const lists = {
+          lessons: await listLessonsOfDay(db, actor, date),
+          earlier: await listLessonsBefore(db, actor, date, SEEN_LATELY),
+          due: await listLessonsDue(db, actor, { day: date, unseenDays: UNSEEN_DAYS, limit: SEEN_LATELY }),
+        };
+        // A student may stand in two lists; what their lines say is looked up once.
+        const all = await withLastCold(db, actor, Object.values(lists).flat(), date);
+        const entries = new Map(all.map((entry) => [entry.lessonId, entry]));
+        const told = (rows: readonly TeeSheetRow[]): readonly TeeSheetEntry[] =>
+          rows.flatMap(({ lessonId }) => entries.get(lessonId) ?? []);
         const view: TodayView = {
           date,
-          lessons: await withLastCold(db, actor, await listLessonsOfDay(db, actor, date), date),
-          earlier: await withLastCold(db, actor, await listLessonsBefore(db, actor, date, SEEN_LATELY), date),
-          due: await withLastCold(db, actor, due, date),
+          lessons: told(lists.lessons),
+          earlier: told(lists.earlier),
+          due: told(lists.due),
         };
         ctx.body = view;
       },

@@ -80,7 +80,7 @@ describe('a printed sheet', () => {
 });
 
 describe('what the browser asks to be printed', () => {
-  const words = { title: 'Station', ground: '7-iron', foot: 'Tarnside', aids: [] as [] };
+  const words = { title: 'Station', ground: '7-iron', foot: 'Tarnside' };
   const requests: readonly PrintRequest[] = [
     {
       kind: 'station-plan',
@@ -107,7 +107,7 @@ describe('what the browser asks to be printed', () => {
       kind: 'footprints',
       format: 'pdf',
       paper: 'letter',
-      words: { title: 'Footprints', ground: '7-iron', foot: 'Tarnside' },
+      words,
       wish: {
         handedness: 'right',
         leadGapM: 0.571,

@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util';
 import { type StationPlanInput, type StationPlanView, validateStationPlanInput } from '@lotrecht/contract';
 import { type Database, isDuplicate } from '../database/database.ts';
 import { type Actor } from '../http/context.ts';
@@ -9,6 +10,13 @@ import { requireActor } from '../identity/session-cookie.ts';
 import { findPlace } from '../places/place-repository.ts';
 import { findPlan, insertPlan, listPlans, setPlanDeleted, updatePlan } from './station-plan-repository.ts';
 
+function says(plan: StationPlanView, input: StationPlanInput): boolean {
+  return (
+    plan.name === input.name && plan.placeId === input.placeId && isDeepStrictEqual(plan.plan, input.plan)
+  );
+}
+
+/** Adds or changes a plan; sending the same again changes nothing. @throws Problem 409, 404 */
 async function savePlan(
   db: Database,
   actor: Actor,
@@ -20,8 +28,10 @@ async function savePlan(
     try {
       await insertPlan(db, actor, id, input);
     } catch (error) {
-      // Sent twice it is there already; what is there is answered.
       if (!isDuplicate(error)) throw error;
+      const existing = await findPlan(db, actor, id);
+      if (existing === undefined) throw notFound();
+      if (!says(existing, input)) throw conflict(existing);
     }
   } else if (!(await updatePlan(db, actor, id, input))) {
     const current = await findPlan(db, actor, id);

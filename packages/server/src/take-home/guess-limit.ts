@@ -1,5 +1,5 @@
 import { type Pool } from 'mysql2';
-import { RateLimiterMySQL, RateLimiterRes } from 'rate-limiter-flexible';
+import { failureCount } from '../http/failure-count.ts';
 import { Problem } from '../http/problem.ts';
 
 const MINUTE_S = 60;
@@ -12,23 +12,13 @@ export interface GuessLimit {
   failed(ip: string): Promise<void>;
 }
 
-/** Counted in the database: all servers share it. */
+/** Guesses are counted per device address. */
 export function guessLimit(pool: Pool, dbName: string): GuessLimit {
-  const limiter = new RateLimiterMySQL({
-    storeClient: pool,
-    dbName,
-    tableName: 'rate_limit',
-    tableCreated: true,
-    keyPrefix: 'student-link',
-    points: WRONG_TOKENS,
-    duration: 15 * MINUTE_S,
-    clearExpiredByTimeout: false,
-  });
+  const guesses = failureCount({ pool, dbName }, 'student-link', WRONG_TOKENS);
   return {
     requireOpen: async (ip) => {
-      const state = await limiter.get(ip);
-      if (state === null || state.consumedPoints < WRONG_TOKENS) return;
-      const waitS = Math.ceil(state.msBeforeNext / 1000);
+      const waitS = await guesses.secondsLeft(ip);
+      if (waitS === 0) return;
       throw new Problem({
         status: 429,
         code: 'too-many-tries',
@@ -36,13 +26,6 @@ export function guessLimit(pool: Pool, dbName: string): GuessLimit {
         retryAfterS: waitS,
       });
     },
-    failed: async (ip) => {
-      try {
-        await limiter.consume(ip);
-      } catch (error) {
-        // Over the limit is an answer, not a failure; the next try is refused.
-        if (!(error instanceof RateLimiterRes)) throw error;
-      }
-    },
+    failed: guesses.add,
   };
 }

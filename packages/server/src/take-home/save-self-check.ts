@@ -1,8 +1,8 @@
 import {
+  type Circumstances,
   composeCheck,
   DocumentRefused,
   judgementOf,
-  SELF_CIRCUMSTANCES,
   type SelfCheckInput,
   solveDocument,
   type TypedReading,
@@ -14,6 +14,8 @@ import { type Actor } from '../http/context.ts';
 import { selfLessonOn } from '../lessons/lesson-repository.ts';
 import { type OpenStudentLink } from './student-link-repository.ts';
 
+/** Under which circumstances a student reads at home. */
+const SELF_CIRCUMSTANCES: Circumstances = { phase: 'test', help: 'blind', place: 'home', reader: 'student' };
 /** A line that a student has sighted along a club by eye, from near: degrees. */
 const SIGHTED_ALONE_DEG = 1;
 const USUAL_CLUB = { group: 'mid-iron' } as const;

@@ -1,4 +1,5 @@
 import { type HandOutPage, type StudentPage, validateSelfCheckInput } from '@lotrecht/contract';
+import { firstNameOf } from '@lotrecht/contract/words';
 import { PAPER_COLOURS, type Sheet, type SightPicture, sightPicture, toSvg } from '@lotrecht/paper';
 import { findCheck, listLastChecks } from '../checks/check-repository.ts';
 import { type Database } from '../database/database.ts';
@@ -8,8 +9,9 @@ import { bodyOf } from '../http/json-body.ts';
 import { idParam } from '../http/params.ts';
 import { Problem } from '../http/problem.ts';
 import { type Route } from '../http/route.ts';
+import { findLesson } from '../lessons/lesson-repository.ts';
 import { type GuessLimit } from './guess-limit.ts';
-import { firstNameOf, handOutWish, lessonOf } from './hand-out-ground.ts';
+import { handOutWish } from './hand-out-wish.ts';
 import { listHandOuts } from './hand-out-repository.ts';
 import { actorOf, listDrillDays, saveSelfCheck } from './save-self-check.ts';
 import { findOpenStudentLink, type OpenStudentLink } from './student-link-repository.ts';
@@ -60,7 +62,7 @@ export function studentPageRoutes(db: Database, guesses: GuessLimit): readonly R
     const pages: HandOutPage[] = [];
     for (const handOut of handOuts) {
       const check = await findCheck(db, actor, handOut.checkId);
-      const lesson = check && (await lessonOf(db, actor, check));
+      const lesson = check && (await findLesson(db, actor, check.lessonId));
       if (check === undefined || lesson === undefined) continue;
       const source = {
         handOut,

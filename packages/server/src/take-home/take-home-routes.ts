@@ -1,4 +1,5 @@
 import {
+  type HandOutInput,
   type HandOutView,
   type NewStudentLinkView,
   type TakeHomeView,
@@ -6,6 +7,7 @@ import {
   validateHandOutInput,
   validateStudentLinkInput,
 } from '@lotrecht/contract';
+import { firstNameOf } from '@lotrecht/contract/words';
 import { handOut } from '@lotrecht/paper';
 import { recordAccess } from '../audit/audit-repository.ts';
 import { findCheck } from '../checks/check-repository.ts';
@@ -18,10 +20,11 @@ import { type Route } from '../http/route.ts';
 import { describeActor } from '../identity/instructor-repository.ts';
 import { requireActor } from '../identity/session-cookie.ts';
 import { type PostBox } from '../post/post-box.ts';
+import { findLesson } from '../lessons/lesson-repository.ts';
 import { measureText } from '../printing/pdf.ts';
 import { answerSheet } from '../printing/print-routes.ts';
 import { findStudent } from '../students/student-repository.ts';
-import { firstNameOf, handOutWish, lessonOf } from './hand-out-ground.ts';
+import { handOutWish } from './hand-out-wish.ts';
 import {
   findHandOut,
   insertHandOut,
@@ -37,6 +40,16 @@ import {
   revokeStudentLink,
   withdrawConsent,
 } from './student-link-repository.ts';
+
+function says(kept: HandOutView, input: HandOutInput): boolean {
+  return (
+    kept.checkId === input.checkId &&
+    kept.drillId === input.drillId &&
+    kept.dose === input.dose &&
+    kept.own === input.own &&
+    kept.junior === input.junior
+  );
+}
 
 /** What goes home, for the instructor: hand-outs, links, consents. */
 export function takeHomeRoutes(db: Database, postBox: PostBox): readonly Route[] {
@@ -55,8 +68,10 @@ export function takeHomeRoutes(db: Database, postBox: PostBox): readonly Route[]
       try {
         await insertHandOut(db, actor, { id, studentId: check.studentId }, input);
       } catch (error) {
-        // Sent twice it is there already; what is there is answered.
         if (!isDuplicate(error)) throw error;
+        const existing = await findHandOut(db, actor, id);
+        if (existing === undefined) throw notFound();
+        if (!says(existing, input)) throw conflict(existing);
       }
     } else if (!(await updateHandOut(db, actor, id, input))) {
       const current = await findHandOut(db, actor, id);
@@ -72,7 +87,7 @@ export function takeHomeRoutes(db: Database, postBox: PostBox): readonly Route[]
     const actor = requireActor(ctx);
     const found = await findHandOut(db, actor, idParam(ctx));
     const check = found && (await findCheck(db, actor, found.checkId));
-    const lesson = check && (await lessonOf(db, actor, check));
+    const lesson = check && (await findLesson(db, actor, check.lessonId));
     const student = check && (await findStudent(db, actor, check.studentId));
     if (found === undefined || check === undefined || lesson === undefined || student === undefined) {
       throw notFound();

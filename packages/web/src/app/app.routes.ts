@@ -71,7 +71,7 @@ export const routes: Routes = [
       {
         path: 'lessons/:lessonId/checks/:checkId/hand-out',
         title: 'Hand-out · Lotrecht',
-        loadComponent: () => import('./views/hand-out/hand-out.ts').then((m) => m.HandOutViewPage),
+        loadComponent: () => import('./views/hand-out/hand-out.ts').then((m) => m.HandOutOfCheck),
       },
       {
         path: 'places',

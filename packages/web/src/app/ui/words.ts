@@ -2,6 +2,7 @@
 export {
   angleText,
   CLUB_GROUPS,
+  firstNameOf,
   HAND_TITLES,
   type Lean,
   leanOf,

@@ -4,9 +4,10 @@ import {
   type CheckView,
   type MethodDocument,
   type PrintRequest,
-  type UsualOfClub,
+  USUAL_OF_CLUB,
 } from '@lotrecht/contract';
-import { LINE_NAMES, radiansFromDegrees } from '@lotrecht/core';
+import { radiansFromDegrees } from '@lotrecht/core';
+import { goalTurnDeg } from '@lotrecht/paper';
 
 type CardWish = Extract<PrintRequest, { kind: 'degree-card' }>['wish'];
 type FootprintsWish = Extract<PrintRequest, { kind: 'footprints' }>['wish'];
@@ -36,14 +37,12 @@ export function cardOf(
   rodsMm: readonly number[],
 ): Omit<CardWish, 'firstName' | 'handedness' | 'foot'> {
   const rodMm = rodsMm[0] ?? USUAL_ROD_MM;
-  const lines = method.order
-    .filter((line) => LINE_NAMES.includes(line))
-    .flatMap((line) => {
-      const limits = method.tolerancesDeg[line];
-      return limits === undefined
-        ? []
-        : [{ line, fromDeg: limits[0], toDeg: limits[1], ...baseOf(document, line, rodMm) }];
-    });
+  const lines = method.order.flatMap((line) => {
+    const limits = method.tolerancesDeg[line];
+    return limits === undefined
+      ? []
+      : [{ line, fromDeg: limits[0], toDeg: limits[1], ...baseOf(document, line, rodMm) }];
+  });
   return {
     methodName: method.name,
     bases: [
@@ -55,27 +54,31 @@ export function cardOf(
   };
 }
 
-/** Which stance is drawn: as it was read, or turned square. */
+/** Which stance is drawn: as it was read, or at the method's goal. */
 export interface FootprintGround {
-  readonly usual: UsualOfClub;
   readonly stands: 'goal' | 'now';
   /** Null: a usual shoe. */
   readonly shoeMm: number | null;
 }
 
 /**
- * The stance of a check by numbers. As it should be, both toes have the lead toe's gap. The ball where it lay, or where
- * it usually lies.
+ * The stance of a check by numbers; as it should be, the trail toe comes to the method's goal and the lead toe stays.
+ * The ball where it lay, or where it usually lies.
  */
-export function footprintsOf(check: CheckView, { usual, stands, shoeMm }: FootprintGround): FootprintsWish {
+export function footprintsOf(check: CheckView, { stands, shoeMm }: FootprintGround): FootprintsWish {
   const { document, record } = check;
+  const group = document.club?.group ?? 'mid-iron';
+  const usual = USUAL_OF_CLUB[group];
   const toes = document.observations.find((o) => o.line === 'toes' && o.by === 'gaps');
   const offsetMm = document.targetLine.offsetMm ?? 0;
   const gapM = (mm: number): number => (mm - offsetMm) / 1000;
   const leadGapM = toes?.by === 'gaps' ? gapM(toes.leadGapMm) : usual.toesToBallM;
-  const trailGapM = toes?.by === 'gaps' && stands === 'now' ? gapM(toes.trailGapMm) : leadGapM;
   const baseM = toes?.by === 'gaps' ? toes.baseMm / 1000 : usual.stanceM;
-  const ball = ballOfCheck(record?.ball, { club: document.club?.group ?? 'mid-iron', table: 'graded' });
+  const trailGapM =
+    toes?.by === 'gaps' && stands === 'now'
+      ? gapM(toes.trailGapMm)
+      : leadGapM + baseM * Math.tan(radiansFromDegrees(goalTurnDeg(document)));
+  const ball = ballOfCheck(record?.ball, { club: group, table: 'graded' });
   const share = ball === null ? usual.ballPercent.graded / 100 : ball.share;
   return {
     handedness: document.handedness,

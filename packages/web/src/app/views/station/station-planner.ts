@@ -20,8 +20,10 @@ import {
 } from '@lotrecht/contract';
 import { RefusedInput, stationLayout } from '@lotrecht/core';
 import { type PlanWords, stationOfMethod, stationPlan, toSvg } from '@lotrecht/paper';
+import { AcademyApi } from '../../api/academy-api.ts';
 import { PrintApi } from '../../api/print-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { StationPlanApi } from '../../api/station-plan-api.ts';
 import { MethodStore } from '../../methods/method.store.ts';
 import { SessionStore } from '../../session/session.store.ts';
 import { keepPlanDraft, keepPlannedStation, readPlanDraft } from '../../settings/planned-station.ts';
@@ -60,7 +62,9 @@ export class StationPlanner {
   readonly places = input.required<readonly PlaceView[]>();
   readonly placeId = input.required<string>();
 
-  private readonly api = inject(PrintApi);
+  private readonly academy = inject(AcademyApi);
+  private readonly api = inject(StationPlanApi);
+  private readonly printing = inject(PrintApi);
   private readonly methods = inject(MethodStore);
   private readonly router = inject(Router);
   private readonly session = inject(SessionStore);
@@ -106,7 +110,6 @@ export class StationPlanner {
       title: this.name() === '' ? `Station: ${name}` : this.name(),
       ground: `${name}, ${CLUB_GROUPS[clubGroup].toLowerCase()}, ${handedness}-handed, to ${target}; usual lengths, not measured`,
       foot: this.session.academyName(),
-      aids: [],
     };
   });
 
@@ -150,7 +153,7 @@ export class StationPlanner {
     const id = before?.id ?? crypto.randomUUID();
     this.problem.set(null);
     this.api
-      .savePlan(id, {
+      .save(id, {
         revision: before?.revision ?? 0,
         name: this.name().trim(),
         placeId: this.placeId() === '' ? null : this.placeId(),
@@ -169,7 +172,7 @@ export class StationPlanner {
   protected remove(): void {
     const plan = this.opened();
     if (plan === null) return;
-    this.api.removePlan(plan.id).subscribe({
+    this.academy.remove('station-plans', plan.id).subscribe({
       next: () => {
         this.plans.update((all) => all.filter((p) => p.id !== plan.id));
         this.opened.set(null);
@@ -187,16 +190,15 @@ export class StationPlanner {
   protected print(format: 'pdf' | 'svg'): void {
     const laid = this.layout();
     if (laid === null) return;
-    const { title, ground, foot } = this.words();
     const request: PrintRequest = {
       kind: 'station-plan',
       format,
       paper: this.paper(),
       wish: laid.wish,
-      words: { title, ground, foot, aids: [] },
+      words: this.words(),
     };
     this.problem.set(null);
-    this.api.print(request).subscribe({
+    this.printing.print(request).subscribe({
       next: (blob) => saveFile(`lotrecht-station.${format}`, blob.type, blob),
       error: (error: unknown) => this.problem.set(toProblem(error)),
     });

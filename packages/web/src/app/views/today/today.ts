@@ -61,7 +61,10 @@ export class TodayPage {
   protected readonly waiting = computed(() => {
     const view = this.view();
     const names = new Map(
-      [...(view?.lessons ?? []), ...(view?.earlier ?? [])].map((l) => [l.lessonId, l.studentName]),
+      [...(view?.lessons ?? []), ...(view?.earlier ?? []), ...(view?.due ?? [])].map((l) => [
+        l.lessonId,
+        l.studentName,
+      ]),
     );
     return this.drafts().map(({ checkId, lessonId, updatedAt }) => ({
       checkId,

@@ -1,0 +1,96 @@
+import { describe, expect, it } from 'vitest';
+import { checkWith, handOutOn, printing, svgOf, textOf } from '../test/samples.ts';
+import { boardDrawing } from './board.ts';
+import { drillOf, DRILLS } from './drills.ts';
+
+describe('a hand-out', () => {
+  it('has one priority with move and feel, drill and dose, and cautions', () => {
+    const text = textOf(handOutOn(printing));
+    expect(text).toContain('Toes first: 3.9° closed (right).');
+    expect(text).toContain('Trail toe 31 mm toward the line.');
+    expect(text).toMatch(/aimed 10 m left/);
+    expect(text).toContain('Rod along the toes');
+    expect(text).toMatch(/a licensed clinician decides/);
+  });
+
+  it('has no degrees in a junior’s, and sends them to a grown-up', () => {
+    const text = textOf(handOutOn(printing, { junior: true }));
+    expect(text).toContain('Toes first.');
+    expect(text).toContain('Toes: turned right.');
+    expect(text).not.toMatch(/\d°/);
+    expect(text).toContain('Ask a grown-up');
+  });
+
+  it('keeps what was typed as text', () => {
+    const svg = svgOf(handOutOn(printing, { firstName: '<script>"&', own: '</svg>' }));
+    expect(svg).toContain('For &lt;script&gt;&quot;&amp;');
+    expect(svg).not.toContain('<script');
+    expect(svg.match(/<\/svg>/g)).toHaveLength(1);
+  });
+
+  it('says to keep it where nothing stood out', () => {
+    const fine = checkWith({
+      observations: [{ line: 'toes', by: 'gaps', leadGapMm: 571, trailGapMm: 571, baseMm: 450 }],
+    });
+    expect(textOf(handOutOn(printing, fine))).toContain('Keep it as it is. Nothing stood out.');
+  });
+
+  it('has the instructor’s own priority before what came first, and their own dose', () => {
+    const both = checkWith({
+      observations: [
+        { line: 'toes', by: 'gaps', leadGapMm: 571, trailGapMm: 602, baseMm: 450 },
+        {
+          line: 'hips',
+          by: 'gaps',
+          leadGapMm: 500,
+          trailGapMm: 580,
+          baseMm: 1000,
+          baseAlong: 'rod',
+          rod: true,
+        },
+      ],
+    });
+    const text = textOf(handOutOn(printing, { ...both, record: { priority: 'hips' }, dose: 'Twice a day.' }));
+    expect(text).toContain('Hips first');
+    expect(text).toMatch(/Turn the hips to the left/);
+    expect(text).toContain('Twice a day.');
+    expect(text).not.toContain('four weeks');
+  });
+
+  it('does without a picture where no target was noted', () => {
+    const text = textOf(handOutOn(printing, { sight: null }));
+    expect(text).not.toContain('from your eyes');
+    expect(text).toContain('Rod along the toes');
+  });
+});
+
+describe('the board on paper', () => {
+  it('draws what is out with broken lines and what is in with whole ones', () => {
+    const { document, result } = checkWith({
+      observations: [
+        { line: 'toes', by: 'gaps', leadGapMm: 571, trailGapMm: 602, baseMm: 450 },
+        { line: 'heels', by: 'gaps', leadGapMm: 860, trailGapMm: 860, baseMm: 420 },
+      ],
+    });
+    const { shapes, widthMm, heightMm } = boardDrawing(document, result);
+    const line = (name: string) => shapes.find((s) => s.name === name);
+    expect(line('toes')).toMatchObject({ stroke: 'out', dashMm: [2.4, 1.2] });
+    expect(line('heels')).not.toHaveProperty('dashMm');
+    for (const shape of shapes) {
+      for (const [x, y] of shape.kind === 'path' ? shape.places : [shape.at]) {
+        expect(x).toBeGreaterThanOrEqual(0);
+        expect(x).toBeLessThanOrEqual(widthMm);
+        expect(y).toBeGreaterThanOrEqual(0);
+        expect(y).toBeLessThanOrEqual(heightMm);
+      }
+    }
+  });
+});
+
+describe('drills', () => {
+  it('are found by their id, each its own; one that is not there any more falls back to the first', () => {
+    expect(new Set(DRILLS.map((d) => d.id)).size).toBe(DRILLS.length);
+    for (const drill of DRILLS) expect(drillOf(drill.id)).toBe(drill);
+    expect(drillOf('no such drill')).toBe(DRILLS[0]);
+  });
+});

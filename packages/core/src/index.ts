@@ -46,7 +46,7 @@ export {
   type StationWish,
   tapeDistances,
 } from './station/station-layout.ts';
-export { heightAtGate } from './station/gate-rod.ts';
+export { type GateRod, gateRod, type GateRodWish, heightAtGate } from './station/gate-rod.ts';
 export { markTurn, permittedLayingError } from './station/mark-laying.ts';
 export { type Rails, railsParallelism } from './station/rails.ts';
 export { EYE_SEPARATION_M, eyeOffLineTurn, wrongEyeTurn } from './station/sighting.ts';

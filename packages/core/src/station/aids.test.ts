@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { heightAtGate } from './gate-rod.ts';
+import { gateRod, heightAtGate } from './gate-rod.ts';
 import { markTurn, permittedLayingError } from './mark-laying.ts';
 import { railsParallelism } from './rails.ts';
 import { eyeOffLineTurn, wrongEyeTurn } from './sighting.ts';
@@ -116,5 +116,28 @@ describe('the gate rod', () => {
     [28, 1.06],
   ])('2 m ahead is passed by a ball of %f° launch at %f m', (launch, height) => {
     expect(heightAtGate(2, launch * DEG)).toBeCloseTo(height, 2);
+  });
+});
+
+describe('a leaning gate rod', () => {
+  const wish = { gateM: 2, launchRad: 17 * DEG, leanRad: 10 * DEG, rodM: 1.22 };
+
+  it('is passed where it was wanted: foot and lean meet the flight at the gate', () => {
+    const { heightM, footM, alongRodM } = gateRod(wish);
+    expect(heightM).toBeCloseTo(0.611, 3);
+    expect(footM + alongRodM * Math.sin(10 * DEG)).toBeCloseTo(2, 12);
+    expect(alongRodM * Math.cos(10 * DEG)).toBeCloseTo(heightM, 12);
+  });
+
+  it('upright is planted at the gate itself', () => {
+    expect(gateRod({ ...wish, leanRad: 0 })).toMatchObject({ footM: 2, reaches: true });
+  });
+
+  it('that is flown over says so', () => {
+    expect(gateRod({ ...wish, gateM: 5 }).reaches).toBe(false);
+  });
+
+  it.each([{ leanRad: -0.1 }, { leanRad: 1 }, { rodM: 0 }, { gateM: -2 }])('is refused: %o', (bad) => {
+    expect(() => gateRod({ ...wish, ...bad })).toThrow(Object.keys(bad)[0]);
   });
 });

@@ -15,6 +15,8 @@ const wish: StationWish = {
   markM: 0.4,
   gateM: 2,
   launchRad: (17 * Math.PI) / 180,
+  gateLeanRad: (10 * Math.PI) / 180,
+  line: 'rod',
   sightFromM: 2.5,
   clubM: 0.95,
 };
@@ -42,7 +44,7 @@ describe('a station', () => {
   });
 
   it('is found with a tape from two points, and keeps people out of club, arms and rod', () => {
-    const { items, keepOutM, gateHeightM } = stationLayout(wish);
+    const { items, keepOutM, gate } = stationLayout(wish);
     for (const { points } of items) {
       for (const point of points) {
         const { fromBallM, fromPegM } = tapeDistances(point);
@@ -54,7 +56,8 @@ describe('a station', () => {
       }
     }
     expect(keepOutM).toBeCloseTo(0.95 + 0.7 + 1.22, 12);
-    expect(gateHeightM).toBeCloseTo(0.611, 3);
+    expect(gate.heightM).toBeCloseTo(0.611, 3);
+    expect(items.find((i) => i.code === 'gate-rod')?.points[0]?.yM).toBe(gate.footM);
   });
 
   it('is mirrored for a left-hander, number for number', () => {
@@ -66,6 +69,15 @@ describe('a station', () => {
     }));
     expect(mirrored).toEqual(right.items);
     expect(left.steps).toEqual(right.steps);
+  });
+
+  it('lies along a string instead, on the far side where no foot stands, as long as it is', () => {
+    const { items } = stationLayout({ ...wish, line: 'string' });
+    expect(items.some((i) => i.code === 'target-rod')).toBe(false);
+    const [back, ahead] = items.find((i) => i.code === 'string')?.points ?? [];
+    expect(back?.xM).toBe(0.15);
+    expect(ahead?.xM).toBe(0.15);
+    expect((ahead?.yM ?? 0) - (back?.yM ?? 0)).toBe(6);
   });
 
   it.each([{ stanceM: -1 }, { ballShare: 2 }, { rodM: 0 }, { gateM: Number.NaN }])('refuses %o', (bad) => {

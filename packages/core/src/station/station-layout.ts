@@ -1,7 +1,7 @@
 import { type Handedness, sideSign } from '../geometry/handedness.ts';
 import { RANGES, type Range, requirePositive, requireWithin } from '../refusal/ranges.ts';
 import { type GroundPoint } from '../setup/ground-points.ts';
-import { heightAtGate } from './gate-rod.ts';
+import { type GateRod, gateRod } from './gate-rod.ts';
 
 /** What a station is laid for. Lengths in metres, angles in rad. */
 export interface StationWish {
@@ -16,6 +16,8 @@ export interface StationWish {
   readonly footWidthM: number;
   readonly shoeLengthM: number;
   readonly rodM: number;
+  /** What the target line is laid with. */
+  readonly line: 'rod' | 'string';
   /** How far the target rod is slid ahead, so that a ball can be struck: its near end from the ball. */
   readonly slideAheadM: number;
   /** Mark on the target line ahead of the ball. */
@@ -23,6 +25,8 @@ export interface StationWish {
   /** Gate rod ahead of the ball. */
   readonly gateM: number;
   readonly launchRad: number;
+  /** How far the gate rod leans away from the player, from the plumb line. */
+  readonly gateLeanRad: number;
   /** Where the line is sighted from, behind the ball. */
   readonly sightFromM: number;
   /** Length of the club in hand: nobody stands within its swing and a rod's length. */
@@ -35,6 +39,7 @@ export interface StationItem {
     | 'ball'
     | 'far-peg'
     | 'target-rod'
+    | 'string'
     | 'toe-rod'
     | 'square-rod'
     | 'mark'
@@ -52,8 +57,7 @@ export interface StationLayout {
   readonly items: readonly StationItem[];
   /** From feet together with the ball at the middle; a step back would be negative and is none. */
   readonly steps: { readonly leadM: number; readonly trailM: number; readonly ballShare: number };
-  /** Height at which the ball passes the gate. */
-  readonly gateHeightM: number;
+  readonly gate: GateRod;
   /** Radius about the ball inside which nobody stands while a ball is hit. */
   readonly keepOutM: number;
   /** Where the approach begins and ends: from behind, on the player's own side. */
@@ -67,16 +71,19 @@ const SQUARE_ROD_CLEAR_M = 0.12;
 /** An arm's reach beyond the club. */
 const ARMS_M = 0.7;
 const APPROACH_BEHIND_M = 2;
+/** A string lies beside the ball, on the far side: a ball can be struck, and only differences of gaps enter. */
+const STRING_BESIDE_M = 0.15;
+/** Half of a six-metre string. */
+const STAKE_M = 3;
 const LENGTH: Range = { least: 0, most: 5 };
 const FAR: Range = { least: 0, most: 20 };
 const SHARE: Range = { least: 0, most: 1 };
-const LAUNCH: Range = { least: 0, most: Math.PI / 3 };
 
 /**
  * A station laid by tape: everything that lies on the ground, in the order of laying.
  *
  * @throws RefusedInput for lengths that no station has
- * @example stationLayout({ handedness: 'right', toesToBallM: 0.6, stanceM: 0.4, ballShare: 0.4, footWidthM: 0.1, shoeLengthM: 0.29, rodM: 1.22, slideAheadM: 0.4, markM: 0.4, gateM: 2, launchRad: 0.3, sightFromM: 2.5, clubM: 0.95 }).keepOutM // 2.87
+ * @example stationLayout({ handedness: 'right', toesToBallM: 0.6, stanceM: 0.4, ballShare: 0.4, footWidthM: 0.1, shoeLengthM: 0.29, rodM: 1.22, slideAheadM: 0.4, markM: 0.4, gateM: 2, launchRad: 0.3, gateLeanRad: 0.17, line: 'rod', sightFromM: 2.5, clubM: 0.95 }).keepOutM // 2.87
  */
 export function stationLayout(wish: StationWish): StationLayout {
   const s = sideSign(wish.handedness);
@@ -88,9 +95,14 @@ export function stationLayout(wish: StationWish): StationLayout {
   const rod = requirePositive('rodM', wish.rodM, LENGTH);
   const near = requireWithin('slideAheadM', wish.slideAheadM, LENGTH);
   const mark = requirePositive('markM', wish.markM, FAR);
-  const gate = requirePositive('gateM', wish.gateM, FAR);
   const sight = requirePositive('sightFromM', wish.sightFromM, FAR);
   const club = requirePositive('clubM', wish.clubM, LENGTH);
+  const gate = gateRod({
+    gateM: wish.gateM,
+    launchRad: wish.launchRad,
+    leanRad: wish.gateLeanRad,
+    rodM: rod,
+  });
   const on = (gapM: number, yM: number): GroundPoint => ({ xM: gapM === 0 ? 0 : -s * gapM, yM });
   const leadY = share * stance;
   const trailY = leadY - stance;
@@ -103,7 +115,9 @@ export function stationLayout(wish: StationWish): StationLayout {
       { code: 'ball', points: [on(0, 0)] },
       { code: 'sight-from', points: [on(0, -sight)] },
       { code: 'far-peg', points: [on(0, FAR_PEG_M)] },
-      { code: 'target-rod', points: [on(0, near), on(0, near + rod)] },
+      wish.line === 'string'
+        ? { code: 'string', points: [on(-STRING_BESIDE_M, -STAKE_M), on(-STRING_BESIDE_M, STAKE_M)] }
+        : { code: 'target-rod', points: [on(0, near), on(0, near + rod)] },
       { code: 'mark', points: [on(0, mark)] },
       { code: 'toe-rod', points: [on(toes, middle + rod / 2), on(toes, middle - rod / 2)] },
       {
@@ -112,14 +126,14 @@ export function stationLayout(wish: StationWish): StationLayout {
       },
       { code: 'lead-foot', points: footAt(leadY) },
       { code: 'trail-foot', points: footAt(trailY) },
-      { code: 'gate-rod', points: [on(0, gate)] },
+      { code: 'gate-rod', points: [on(0, gate.footM)] },
     ],
     steps: {
       leadM: leadStep,
       trailM: trailStep,
       ballShare: (foot / 2 + leadStep) / (foot + leadStep + trailStep),
     },
-    gateHeightM: heightAtGate(gate, requirePositive('launchRad', wish.launchRad, LAUNCH)),
+    gate,
     keepOutM: club + ARMS_M + rod,
     approach: [on(toes + shoe, -APPROACH_BEHIND_M), on(toes + shoe / 2, middle)],
   };
@@ -128,7 +142,7 @@ export function stationLayout(wish: StationWish): StationLayout {
 /**
  * Where a point is found with a tape: its distances from the ball and from the peg on the target line ahead.
  *
- * @returns m; of the two points with these distances it is the one on the player's side
+ * @returns m; of the two points with these distances it is the one on the player's side, for a string the other
  * @example tapeDistances({ xM: -0.6, yM: 0 }).fromPegM // 2.08806...
  */
 export function tapeDistances({ xM, yM }: GroundPoint): {

@@ -39,6 +39,29 @@ describe('a degree card', () => {
     expect(text).toContain('−2 +2 mm over 75');
   });
 
+  it('has room to write for every line that the method reads, inside the card', () => {
+    const every = ['face', 'toes', 'heels', 'knees', 'hips', 'shoulders', 'eyes'] as const;
+    const lines = every.map((line) => ({
+      line,
+      fromDeg: -2,
+      toDeg: 2,
+      baseMm: 450,
+      along: 'targetLine' as const,
+    }));
+    const sheet = degreeCard({ ...wish, lines }, printing);
+    const frame = named(sheet).get('card') ?? [];
+    const [bottom, right] = [Math.max(...frame.map(([, y]) => y)), Math.max(...frame.map(([x]) => x))];
+    const written = sheet.shapes.filter((s) => s.kind === 'text' && /^(lead|trail|heel|toe)$/.test(s.text));
+    expect(written.length).toBe(14);
+    for (const shape of written) {
+      if (shape.kind !== 'text') continue;
+      expect(shape.at[1]).toBeLessThan(bottom);
+      expect(shape.at[0]).toBeLessThan(right);
+    }
+    const rules = sheet.shapes.flatMap((s) => (s.kind === 'path' && s.name === undefined ? s.places : []));
+    expect(Math.max(...rules.map(([, y]) => y).filter((y) => y < 250))).toBeLessThan(bottom - 3);
+  });
+
   it('says no angle that is a slip rather than a set-up', () => {
     const angles = [...textOf(degreeCard(wish, printing)).matchAll(/([\d.]+)°/g)].map((m) => Number(m[1]));
     expect(angles.length).toBeGreaterThan(10);

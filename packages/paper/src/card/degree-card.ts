@@ -34,6 +34,12 @@ const CARD_MM = { width: 105, height: 148 } as const;
 const PAD_MM = 7;
 const STEPS_MM = [5, 10, 15, 20, 25, 30, 40, 50, 60, 80];
 const BLANK_ROWS = 6;
+/** Room to write a number, where the card has it. */
+const ROW_MM = 5.8;
+const HEAD_MM = 7;
+const FOOT_MM = 6;
+/** So many lines stand beside each other in a blank row and leave room to write. */
+const ABREAST = 4;
 /** Beyond this an angle is a slip, not a set-up. */
 const WIDEST_DEG = 45;
 
@@ -107,16 +113,28 @@ export function degreeCard(wish: CardWish, printing: Printing): Sheet {
     ink: 'soft',
   });
   flow.gap(1).rule().gap(1);
-  const fields = wish.lines.slice(0, 3);
-  const cell = inner / Math.max(1, fields.length * 2);
-  flow.row(
-    fields.flatMap(({ line }, i) => [
-      { xMm: i * 2 * cell, text: `${LINE_TITLES[line]} ${line === 'face' ? 'heel' : 'lead'}` },
-      { xMm: (i * 2 + 1) * cell, text: line === 'face' ? 'toe' : 'trail' },
-    ]),
-    { sizeMm: 2.7, bold: true },
-  );
-  for (let i = 0; i < BLANK_ROWS; i++) flow.gap(5.8).rule();
+  const blocks = Math.max(1, Math.ceil(wish.lines.length / ABREAST));
+  const abreast = Math.max(1, Math.ceil(wish.lines.length / blocks));
+  const cell = inner / (abreast * 2);
+  const rows = Math.floor(BLANK_ROWS / blocks);
+  const roomMm = y + CARD_MM.height - FOOT_MM - flow.bottomMm - blocks * HEAD_MM;
+  const rowMm = Math.min(ROW_MM, roomMm / (blocks * rows));
+  for (let block = 0; block < blocks; block++) {
+    flow.row(
+      wish.lines
+        .slice(block * abreast, (block + 1) * abreast)
+        .map(({ line }, i) => ({ xMm: i * 2 * cell, text: LINE_TITLES[line] })),
+      { sizeMm: 2.7, bold: true },
+    );
+    flow.row(
+      wish.lines.slice(block * abreast, (block + 1) * abreast).flatMap(({ line }, i) => [
+        { xMm: i * 2 * cell, text: line === 'face' ? 'heel' : 'lead' },
+        { xMm: (i * 2 + 1) * cell, text: line === 'face' ? 'toe' : 'trail' },
+      ]),
+      { sizeMm: 2.4, ink: 'soft' },
+    );
+    for (let i = 0; i < rows; i++) flow.gap(rowMm).rule();
+  }
   const frame: Shape = {
     kind: 'path',
     name: 'card',

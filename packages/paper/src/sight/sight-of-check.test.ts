@@ -24,6 +24,20 @@ describe('the eyes of a check', () => {
     expect(tall?.now.eyeHeightM).toBeCloseTo(0.83 * 1.958, 9);
   });
 
+  it('are where they were read, and say from where that is', () => {
+    const read = sightOfCheck(
+      checkWith({
+        observations: [{ line: 'eyes', by: 'gaps', leadGapMm: 470, trailGapMm: 490, baseMm: 150 }],
+        targetLine: { offsetMm: 50 },
+      }),
+      ground,
+    );
+    expect(read?.eyesFrom).toBe('read');
+    expect(read?.now.eyesInsideM).toBeCloseTo(0.43, 9);
+    expect(sightOfCheck(checkWith(), ground)?.eyesFrom).toBe('usual');
+    expect(sightOfCheck(checkWith(), { ...ground, statureMm: 1780 })?.eyesFrom).toBe('stature');
+  });
+
   it('come further inside with the head lifted, and never at the goal', () => {
     const eyes = sightOfCheck(checkWith(), { ...ground, headLifted: true });
     expect(eyes?.now.liftedM).toBe(0.25);

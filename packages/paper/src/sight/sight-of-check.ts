@@ -21,6 +21,8 @@ export interface SightGround {
 
 /** The same eyes twice: as the student stood, and as they should. */
 export interface SightOfCheck {
+  /** Where the eyes' distance inside the line is from: read in this check, or usual for a stature or an adult. */
+  readonly eyesFrom: 'read' | 'stature' | 'usual';
   readonly now: SightWish;
   readonly goal: SightWish;
 }
@@ -32,6 +34,8 @@ const ROD_M = 1.22;
 /** A mark nearer than this is seen with the ball; what the eyes make of it is shown for one further ahead. */
 const NEAREST_MARK_M = 1;
 const FAR_MARK_M = 4;
+/** Beyond this the string stood elsewhere than was noted. */
+const FARTHEST_INSIDE_M = 2;
 
 /**
  * What the student of a check saw, turned as the body was read, and what they would see at the method's goal.
@@ -48,10 +52,11 @@ export function sightOfCheck(
   const statureM = statureMm === null ? USUAL_STATURE_M : statureMm / 1000;
   const scale = statureM / USUAL_STATURE_M;
   const markM = SHIPPED_METHODS.find((m) => m.id === document.method?.id)?.markM ?? FAR_MARK_M;
+  const read = insideTheLine(document, 'eyes');
   const now: SightWish = {
     handedness: document.handedness,
     stands: 'now',
-    eyesInsideM: usual.eyesInsideM * scale,
+    eyesInsideM: read ?? usual.eyesInsideM * scale,
     eyesBehindM: 0,
     eyeHeightM: EYE_HEIGHT_SHARE * statureM,
     liftedM: headLifted ? LIFTED_HEAD_M : 0,
@@ -60,7 +65,7 @@ export function sightOfCheck(
       result.lines.toes?.handedAzimuthDeg ??
       result.lines.shoulders?.handedAzimuthDeg ??
       0,
-    toesToBallM: toesToBall(document) ?? usual.toesToBallM * scale,
+    toesToBallM: insideTheLine(document, 'toes') ?? usual.toesToBallM * scale,
     markM: markM < NEAREST_MARK_M ? FAR_MARK_M : markM,
     rodM: ROD_M,
     target: { name: document.target?.name ?? 'target', distanceM },
@@ -68,6 +73,7 @@ export function sightOfCheck(
     feltDeg: record?.feltDeg ?? null,
   };
   return {
+    eyesFrom: read !== null ? 'read' : statureMm !== null ? 'stature' : 'usual',
     now,
     goal: { ...now, stands: 'goal', bodyTurnDeg: goalTurnDeg(document), liftedM: 0, feltDeg: null },
   };
@@ -79,12 +85,12 @@ export function goalTurnDeg(document: CheckDocument): number {
   return goalsDeg?.toes ?? goalsDeg?.shoulders ?? 0;
 }
 
-/** Where the toe line was read, m from the ball's own line; null where it was not, or lies beyond the line. */
-function toesToBall({ observations, targetLine }: CheckDocument): number | null {
-  const toes = observations.find((o) => o.line === 'toes' && o.by === 'gaps');
-  if (toes?.by !== 'gaps') return null;
-  const gapM = ((toes.leadGapMm + toes.trailGapMm) / 2 - (targetLine.offsetMm ?? 0)) / 1000;
-  return gapM > 0 ? gapM : null;
+/** How far inside the ball's own line both ends of a line were read, m; null where they were not, or beyond it. */
+function insideTheLine({ observations, targetLine }: CheckDocument, line: 'toes' | 'eyes'): number | null {
+  const read = observations.find((o) => o.line === line && o.by === 'gaps');
+  if (read?.by !== 'gaps') return null;
+  const gapM = ((read.leadGapMm + read.trailGapMm) / 2 - (targetLine.offsetMm ?? 0)) / 1000;
+  return gapM > 0 && gapM < FARTHEST_INSIDE_M ? gapM : null;
 }
 
 /** Bearings are from the place's own zero; the picture has them from the target. A target elsewhere has none. */

@@ -12,6 +12,8 @@ export interface StationGround {
   readonly toesToBallM?: number;
   readonly stanceM?: number;
   readonly gateM: number;
+  readonly gateLeanDeg: number;
+  readonly line: StationWish['line'];
   readonly sightFromM: number;
   readonly slideAheadM: number;
 }
@@ -42,6 +44,8 @@ export function stationOfMethod(method: MethodDocument, ground: StationGround): 
     slideAheadM: ground.slideAheadM,
     markM: method.markM,
     gateM: ground.gateM,
+    gateLeanRad: radiansFromDegrees(ground.gateLeanDeg),
+    line: ground.line,
     launchRad: radiansFromDegrees(usual.launchDeg),
     sightFromM: ground.sightFromM,
     clubM: CLUB_M[ground.clubGroup] * scale,

@@ -49,10 +49,43 @@ describe('the station plan', () => {
 
   it('numbers everything in the order of laying', () => {
     const text = textOf(stationPlan(layoutFor('left'), words, printing));
-    const order = ['1  Ball', '3  Peg on the line ahead', '6  Toe rod', '10  Gate rod, upright'];
+    const order = ['1  Ball', '3  Peg on the line ahead', '6  Toe rod', '10  Foot of the gate rod'];
     const at = order.map((name) => text.indexOf(name));
     expect(at.every((i) => i >= 0)).toBe(true);
     expect(at).toEqual(at.toSorted((a, b) => a - b));
+  });
+});
+
+describe('a plan with a string', () => {
+  it('has it to scale on the far side, with both stakes in the order of laying and on paper', () => {
+    for (const hand of ['right', 'left'] as const) {
+      const sheet = stationPlan(layoutFor(hand, 'string'), words, printing);
+      const scale = Number(/Scale 1 : ([\d.]+)/.exec(textOf(sheet))?.[1]);
+      const [back, ahead] = named(sheet).get('string') ?? [];
+      const toes = named(sheet).get('toe-rod')?.[0];
+      const line = named(sheet).get('target-line')?.[0];
+      if (!back || !ahead || !toes || !line) throw new Error('all of it is drawn');
+      expect((back[1] - ahead[1]) * scale).toBeCloseTo(6000, 6);
+      expect(Math.sign(back[0] - line[0])).toBe(-Math.sign(toes[0] - line[0]));
+      expect(textOf(sheet)).toContain('the other stake');
+      expect(ahead[1]).toBeGreaterThan(34);
+      expect(back[1]).toBeLessThan(34 + 174);
+    }
+  });
+});
+
+describe('a gate', () => {
+  it('says how far it leans, and how far up the rod the ball passes', () => {
+    expect(textOf(stationPlan(layoutFor('right'), words, printing))).toMatch(
+      /leans 10° away from the player. The ball passes it 611 mm above the ground, 621 mm up the rod/,
+    );
+  });
+
+  it('that is flown over says so, and the plan still holds it', () => {
+    const layout = layoutFor('right', 'rod', 15);
+    const sheet = stationPlan(layout, words, printing);
+    expect(textOf(sheet)).toMatch(/flies over the gate rod/);
+    expect(named(sheet).get('gate-rod')?.[0]?.[1]).toBeGreaterThan(30);
   });
 });
 
@@ -61,7 +94,7 @@ describe('a scale', () => {
     [0.9, 182, 5],
     [2, 100, 20],
     [5.1, 174, 30],
-    [100, 100, 100],
+    [100, 100, 500],
   ])('for %s m in %s mm is the largest that fits, 1 : %s', (metres, millimetres, scale) => {
     expect(scaleFor(metres, millimetres)).toBe(scale);
   });

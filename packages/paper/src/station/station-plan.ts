@@ -1,4 +1,11 @@
-import { type GroundPoint, type StationItem, type StationLayout, tapeDistances } from '@lotrecht/core';
+import {
+  degreesFromRadians,
+  type GateRod,
+  type GroundPoint,
+  type StationItem,
+  type StationLayout,
+  tapeDistances,
+} from '@lotrecht/core';
 import { Flow } from '../drawing/flow.ts';
 import { MARGIN_MM, page, PAPER_MM, type Printing } from '../drawing/page.ts';
 import { type Place, type Shape, type Sheet } from '../drawing/shape.ts';
@@ -18,31 +25,32 @@ const NAMES: Readonly<Record<StationItem['code'], string>> = {
   'sight-from': 'Stand here and sight the line',
   'far-peg': 'Peg on the line ahead',
   'target-rod': 'Target rod, slid ahead',
+  string: 'String, stake on the far side',
   mark: 'Mark',
   'toe-rod': 'Toe rod',
   'square-rod': 'Square rod',
   'lead-foot': 'Lead foot',
   'trail-foot': 'Trail foot',
-  'gate-rod': 'Gate rod, upright',
+  'gate-rod': 'Foot of the gate rod',
 };
 
 const CAUTIONS = [
   'Nobody inside the ring below while a ball is hit: club, arms and a rod’s length.',
-  'Caps on rod ends; look along no rod end at eye height. The gate rod leans away from the player.',
+  'Caps on rod ends; look along no rod end at eye height. The gate rod leans away from the player, and nobody stands where a ball rebounds.',
   'Nobody hits while anyone kneels at the string. Mark rods and strings: they trip people.',
   'Rods and marks are for practice; on the course the local rules and the committee decide.',
 ];
 
 /** Scales a plan may have: one millimetre on paper for so many on the ground. */
-const SCALES = [5, 6, 8, 10, 12.5, 15, 20, 25, 30, 40, 50];
+const SCALES = [5, 6, 8, 10, 12.5, 15, 20, 25, 30, 40, 50, 75, 100, 150, 200, 250];
 const PLAN_WIDTH_MM = 78;
 const PLAN_HEIGHT_MM = 174;
-const BEHIND_M = 2.8;
-const AHEAD_M = 2.3;
+/** Beyond the outermost thing that is laid. */
+const ROOM_M = 0.3;
 
 /** The largest scale that shows so many metres in so many millimetres. @example scaleFor(2, 100) // 20 */
 export function scaleFor(metres: number, millimetres: number): number {
-  return SCALES.find((scale) => (metres * 1000) / scale <= millimetres) ?? 100;
+  return SCALES.find((scale) => (metres * 1000) / scale <= millimetres) ?? 500;
 }
 
 /**
@@ -50,11 +58,13 @@ export function scaleFor(metres: number, millimetres: number): number {
  * laying.
  */
 export function stationPlan(layout: StationLayout, words: PlanWords, printing: Printing): Sheet {
-  const scale = scaleFor(BEHIND_M + AHEAD_M, PLAN_HEIGHT_MM);
+  const downrange = layout.items.flatMap(({ points }) => points.map(({ yM }) => yM));
+  const aheadM = Math.max(...downrange) + ROOM_M;
+  const scale = scaleFor(aheadM + ROOM_M - Math.min(...downrange), PLAN_HEIGHT_MM);
   const [widthMm] = PAPER_MM[printing.paper];
   const side = layout.items.find((i) => i.code === 'toe-rod')?.points[0]?.xM ?? 0;
   // The player's side has the room.
-  const ball: Place = [MARGIN_MM + (side < 0 ? PLAN_WIDTH_MM - 18 : 18), 34 + (AHEAD_M * 1000) / scale];
+  const ball: Place = [MARGIN_MM + (side < 0 ? PLAN_WIDTH_MM - 18 : 18), 34 + (aheadM * 1000) / scale];
   const at = ({ xM, yM }: GroundPoint): Place => [
     ball[0] + (xM * 1000) / scale,
     ball[1] - (yM * 1000) / scale,
@@ -87,7 +97,7 @@ export function stationPlan(layout: StationLayout, words: PlanWords, printing: P
     }
     flow.gap(0.8);
   }
-  const { steps, gateHeightM } = layout;
+  const { steps, gate } = layout;
   flow
     .gap(3)
     .text('Steps, from feet together with the ball at the middle', head)
@@ -96,8 +106,11 @@ export function stationPlan(layout: StationLayout, words: PlanWords, printing: P
       body,
     )
     .gap(2)
-    .text(`The ball passes the gate rod ${millimetres(gateHeightM)} above the ground.`, body)
-    .text('Approach along the arrow, from behind on the player’s own side, never past the ball.', body);
+    .text(gateText(gate, degreesFromRadians(gate.leanRad)), body)
+    .text(
+      'Approach along the short dashes, from behind on the player’s own side, never past the ball.',
+      body,
+    );
   flow.gap(3).text('Cautions', head);
   for (const caution of CAUTIONS) flow.text(caution, body).gap(0.6);
   const title = new Flow({ at: [MARGIN_MM, MARGIN_MM], widthMm: widthMm - 2 * MARGIN_MM }, printing.measure)
@@ -124,14 +137,22 @@ function drawn(layout: StationLayout, at: (point: GroundPoint) => Place, scale: 
     sizeMm: 3.2,
     bold: true,
   });
-  const rods = (['target-rod', 'toe-rod', 'square-rod'] as const).flatMap((code): readonly Shape[] => {
-    const places = of(code);
-    // The near end of the square rod lies beside the ball: its number stands at the other.
-    const start = code === 'square-rod' ? places[1] : places[0];
-    return start === undefined
-      ? []
-      : [{ kind: 'path', name: code, places, stroke: 'twine', widthMm: 1 }, lettered(code, start)];
-  });
+  const rods = (['target-rod', 'string', 'toe-rod', 'square-rod'] as const).flatMap(
+    (code): readonly Shape[] => {
+      const places = of(code);
+      // The near end of the square rod lies beside the ball: its number stands at the other.
+      const start = code === 'square-rod' ? places[1] : places[0];
+      return start === undefined
+        ? []
+        : [
+            { kind: 'path', name: code, places, stroke: 'twine', widthMm: code === 'string' ? 0.5 : 1 },
+            ...(code === 'string'
+              ? places.map((stake): Shape => ({ kind: 'circle', at: stake, radiusMm: 0.9, fill: 'ink' }))
+              : []),
+            lettered(code, start),
+          ];
+    },
+  );
   const feet = (['lead-foot', 'trail-foot'] as const).flatMap((code): readonly Shape[] => {
     const [toe, heel] = of(code);
     return toe === undefined || heel === undefined
@@ -150,6 +171,8 @@ function drawn(layout: StationLayout, at: (point: GroundPoint) => Place, scale: 
         ];
   });
   const approach = layout.approach.map(at);
+  // A string to the right of the line would run through the numbers there.
+  const beside = (of('string')[0]?.[0] ?? 0) > ball[0] ? 4 : 0;
   return [
     {
       kind: 'path',
@@ -169,7 +192,7 @@ function drawn(layout: StationLayout, at: (point: GroundPoint) => Place, scale: 
     ...of('mark').map((m): Shape => ({ kind: 'circle', name: 'mark', at: m, radiusMm: 1, fill: 'now' })),
     ...(['ball', 'sight-from', 'far-peg', 'mark', 'gate-rod'] as const).flatMap((code) =>
       of(code).map((p): Shape =>
-        lettered(code, code === 'gate-rod' || code === 'mark' ? [p[0] - 8, p[1]] : p),
+        lettered(code, code === 'gate-rod' || code === 'mark' ? [p[0] - 8, p[1]] : [p[0] + beside, p[1]]),
       ),
     ),
   ];
@@ -203,7 +226,16 @@ function keepOut({ keepOutM }: StationLayout, { paper }: Printing): readonly Sha
   ];
 }
 
+function gateText({ heightM, alongRodM, reaches }: GateRod, leanDeg: number): string {
+  if (!reaches)
+    return `The ball flies over the gate rod, ${millimetres(heightM)} above the ground: bring it nearer, or take a longer one.`;
+  return leanDeg === 0
+    ? `The ball passes the gate rod ${millimetres(heightM)} above the ground.`
+    : `The gate rod leans ${Number(leanDeg.toFixed(1))}° away from the player. The ball passes it ${millimetres(heightM)} above the ground, ${millimetres(alongRodM)} up the rod.`;
+}
+
 function endName(code: StationItem['code']): string {
+  if (code === 'string') return 'the other stake';
   return code === 'lead-foot' || code === 'trail-foot' ? 'its heel' : 'its other end';
 }
 

@@ -39,7 +39,7 @@ export function sightWish(handedness: Handedness): SightWish {
 }
 
 /** A station of All parallel for a mid iron. */
-export function layoutFor(handedness: Handedness) {
+export function layoutFor(handedness: Handedness, line: 'rod' | 'string' = 'rod', gateM = 2) {
   const [method] = SHIPPED_METHODS;
   if (method === undefined) throw new Error('methods are shipped');
   return stationLayout(
@@ -49,7 +49,9 @@ export function layoutFor(handedness: Handedness) {
       statureM: 1.78,
       shoeLengthM: 0.29,
       rodM: 1.22,
-      gateM: 2,
+      gateM,
+      gateLeanDeg: 10,
+      line,
       sightFromM: 2.5,
       slideAheadM: 0.4,
     }),

@@ -99,6 +99,8 @@ describe('what the browser asks to be printed', () => {
         markM: 0.4,
         gateM: 2,
         launchRad: 0.3,
+        gateLeanRad: 0.17,
+        line: 'string',
         sightFromM: 2.5,
         clubM: 0.95,
       },

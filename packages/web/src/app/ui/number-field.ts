@@ -20,6 +20,7 @@ export type NumberKind = 'mm' | 'cm' | 'in' | 'm' | 'yd' | '°' | '%';
         [attr.aria-invalid]="slip() !== null"
         [attr.aria-describedby]="id"
         [value]="shown()"
+        (input)="whileTyped($any($event.target).value)"
         (change)="settle($any($event.target).value)"
       />
     </label>
@@ -42,6 +43,9 @@ export class NumberField {
   /** Null while nothing was typed. */
   readonly value = input.required<number | null>();
   readonly valueChange = output<number>();
+  /** Live: at every keystroke the number so far comes out, or that there is none. Such a field may be left empty. */
+  readonly live = input(false);
+  readonly cleared = output();
 
   protected readonly slip = signal<string | null>(null);
   private readonly typed = signal<string | null>(null);
@@ -52,8 +56,21 @@ export class NumberField {
     return this.typed() ?? (value === null ? '' : String(Number(this.inUnit(value).toFixed(3))));
   });
 
+  protected whileTyped(text: string): void {
+    if (!this.live()) return;
+    this.typed.set(text);
+    const value = this.read(text);
+    if (typeof value === 'number' && value >= this.least() && value <= this.most())
+      this.valueChange.emit(value);
+    else this.cleared.emit();
+  }
+
   protected settle(text: string): void {
     this.typed.set(text);
+    if (this.live() && text.trim() === '') {
+      this.slip.set(null);
+      return;
+    }
     const value = this.read(text);
     if (typeof value === 'string') {
       this.slip.set(value);

@@ -6,6 +6,12 @@ import { sidedMetres, sightOfCheck, sightPicture, toSvg } from '@lotrecht/paper'
 import { typesText } from '../../ui/keys.ts';
 import { SvgDrawing, themeColour } from '../../ui/svg-drawing.ts';
 
+const EYES_FROM = {
+  read: 'read in this check',
+  stature: 'from the stature, not read',
+  usual: 'usual, not measured',
+} as const;
+
 /** What the student's own eyes saw, and what they would see as it should be while a key is held. */
 @Component({
   selector: 'lo-own-eyes',
@@ -34,7 +40,6 @@ export class OwnEyes {
     if (eyes === null) return null;
     const { sheet, wish, numbers } = sightPicture(this.asItShouldBe() ? eyes.goal : eyes.now);
     const lifted = wish.liftedM > 0 ? `, ${LIFTED_HEAD_M} m more with the head lifted` : '';
-    const from = this.statureMm() === null ? 'usual, not measured' : 'from the stature, not read';
     return {
       svg: toSvg(sheet, {
         colour: themeColour,
@@ -45,7 +50,7 @@ export class OwnEyes {
         `The mark ${wish.markM} m ahead seems ${sidedMetres(numbers.markSeemsM)}, ${degrees(numbers.markSeemsDeg)}.`,
         `The body points ${sidedMetres(numbers.bodyPointsM)}, ${degrees(numbers.bodyPointsDeg)}.`,
         ...(numbers.feltM === null ? [] : [`Felt aimed ${sidedMetres(numbers.feltM)}.`]),
-        `Eyes ${wish.eyesInsideM.toFixed(2)} m inside the line${lifted}: ${from}.`,
+        `Eyes ${wish.eyesInsideM.toFixed(2)} m inside the line${lifted}: ${EYES_FROM[eyes.eyesFrom]}.`,
       ],
     };
   });

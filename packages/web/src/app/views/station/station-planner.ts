@@ -12,6 +12,7 @@ import { MatButton } from '@angular/material/button';
 import { Router } from '@angular/router';
 import {
   type ClubGroup,
+  formatDistance,
   type PlaceView,
   type PrintRequest,
   type StationPlan,
@@ -27,6 +28,7 @@ import { StationPlanApi } from '../../api/station-plan-api.ts';
 import { MethodStore } from '../../methods/method.store.ts';
 import { SessionStore } from '../../session/session.store.ts';
 import { keepPlanDraft, keepPlannedStation, readPlanDraft } from '../../settings/planned-station.ts';
+import { SettingsStore } from '../../settings/settings.store.ts';
 import { keepUsualPlace } from '../../settings/usual-place.ts';
 import { NumberField } from '../../ui/number-field.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
@@ -36,6 +38,7 @@ import { Undo } from '../../ui/undo.ts';
 import { CLUB_GROUPS } from '../../ui/words.ts';
 
 const SHOE_M = 0.29;
+const USUAL_LEAN_DEG = 10;
 const SHEET_FONT_SHARE = 0.52;
 
 const FIRST_PLAN: StationPlan = {
@@ -68,12 +71,16 @@ export class StationPlanner {
   private readonly methods = inject(MethodStore);
   private readonly router = inject(Router);
   private readonly session = inject(SessionStore);
+  private readonly settings = inject(SettingsStore);
   private readonly undo = inject(Undo);
 
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly kept = signal('');
   protected readonly plans = signal<readonly StationPlanView[]>([]);
   protected readonly clubs = Object.entries(CLUB_GROUPS) as readonly (readonly [ClubGroup, string])[];
+  protected readonly format = formatDistance;
+  protected readonly usualLeanDeg = USUAL_LEAN_DEG;
+  protected readonly distanceUnit = computed(() => this.settings.settings().distanceUnit);
   protected readonly paper = signal<'a4' | 'letter'>('a4');
   private readonly opened = signal<StationPlanView | null>(null);
   protected readonly name = linkedSignal(() => this.opened()?.name ?? '');
@@ -91,7 +98,8 @@ export class StationPlanner {
     const method = this.methods.all().find((m) => m.id === plan.methodId) ?? this.methods.all()[0];
     if (method === undefined) return null;
     const { handedness, clubGroup, rodM, gateM, sightFromM, slideAheadM } = plan;
-    const ground = { handedness, clubGroup, rodM, gateM, sightFromM, slideAheadM };
+    const { line = 'rod', gateLeanDeg = USUAL_LEAN_DEG } = plan;
+    const ground = { handedness, clubGroup, rodM, line, gateM, gateLeanDeg, sightFromM, slideAheadM };
     const wish = stationOfMethod(method, { ...ground, statureM: USUAL_STATURE_M, shoeLengthM: SHOE_M });
     try {
       return { method, wish, layout: stationLayout(wish) };
@@ -105,7 +113,9 @@ export class StationPlanner {
   private readonly words = computed((): PlanWords => {
     const { clubGroup, handedness, targetName, targetDistanceM } = this.plan();
     const name = this.layout()?.method.name ?? '';
-    const target = targetName === '' ? `${targetDistanceM} m` : `${targetName}, ${targetDistanceM} m`;
+    const target = [targetName, formatDistance(targetDistanceM, this.distanceUnit())]
+      .filter(Boolean)
+      .join(', ');
     return {
       title: this.name() === '' ? `Station: ${name}` : this.name(),
       ground: `${name}, ${CLUB_GROUPS[clubGroup].toLowerCase()}, ${handedness}-handed, to ${target}; usual lengths, not measured`,

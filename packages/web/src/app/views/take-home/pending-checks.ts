@@ -1,4 +1,5 @@
 import { type SelfCheckInput, type StudentPage } from '@lotrecht/contract';
+import { type TypedSelfCheck } from './typed-self-check.ts';
 
 /** A self-check that has not got through yet; its id is the same at every try. */
 export interface PendingCheck {
@@ -11,16 +12,18 @@ export interface KeptPage {
   readonly token: string;
   readonly page: StudentPage | null;
   readonly pending: readonly PendingCheck[];
+  /** Typed and not sent yet; null: nothing. */
+  readonly typed: TypedSelfCheck | null;
 }
 
 const KEY = 'lotrecht-take-home';
 
 /** What is kept for a link; nothing of another one is shown. */
 export function readKept(token: string): KeptPage {
-  const empty: KeptPage = { token, page: null, pending: [] };
+  const empty: KeptPage = { token, page: null, pending: [], typed: null };
   try {
     const kept = JSON.parse(localStorage.getItem(KEY) ?? 'null') as KeptPage | null;
-    return kept?.token === token ? kept : empty;
+    return kept?.token === token ? { ...empty, ...kept } : empty;
   } catch {
     // Written by another version: what is on the server comes again.
     return empty;

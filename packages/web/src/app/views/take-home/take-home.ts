@@ -1,24 +1,20 @@
 import { HttpClient, HttpHeaders } from '@angular/common/http';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
-import { MatButton } from '@angular/material/button';
 import { type SelfCheckInput, type StudentPage } from '@lotrecht/contract';
-import { degreesFromRadians } from '@lotrecht/core';
 import { firstValueFrom } from 'rxjs';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
-import { dayText, localDay } from '../../ui/dates.ts';
-import { NumberField } from '../../ui/number-field.ts';
+import { dayText } from '../../ui/dates.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { SvgDrawing } from '../../ui/svg-drawing.ts';
 import { openOffline } from './offline.ts';
 import { forget, keep, type PendingCheck, readKept } from './pending-checks.ts';
-
-type Way = 'gaps' | 'pointsAt' | 'none';
-type Side = 'left' | 'right';
+import { SelfCheckForm } from './self-check-form.ts';
+import { emptySelfCheck, type TypedSelfCheck } from './typed-self-check.ts';
 
 /** A student's own page: hand-outs, and a way to send what was read at home. Works on a phone without a network. */
 @Component({
   selector: 'lo-take-home',
-  imports: [MatButton, NumberField, ProblemNote, SvgDrawing],
+  imports: [ProblemNote, SelfCheckForm, SvgDrawing],
   templateUrl: './take-home.html',
   styleUrls: ['../../ui/plain-fields.scss', './take-home.scss'],
   host: { '(window:online)': 'sendWaiting()', '(window:hashchange)': 'open()' },
@@ -35,15 +31,8 @@ export class TakeHomePage {
   protected readonly said = signal('');
   protected readonly dayText = dayText;
 
-  protected readonly way = signal<Way>('gaps');
-  protected readonly lead = signal<number | null>(null);
-  protected readonly trail = signal<number | null>(null);
-  protected readonly base = signal<number | null>(null);
-  protected readonly beside = signal<number | null>(null);
-  protected readonly besideSide = signal<Side>('right');
-  protected readonly felt = signal<number | null>(null);
-  protected readonly feltSide = signal<Side>('right');
-  protected readonly drillDone = signal(false);
+  /** What stands in the fields of the self-check; kept on this phone until it is sent. */
+  protected readonly typed = signal(emptySelfCheck(null));
   protected readonly asItShouldBe = signal(false);
 
   protected readonly handOuts = computed(() => this.page()?.handOuts ?? []);
@@ -51,27 +40,6 @@ export class TakeHomePage {
     const page = this.page();
     return page === null ? '' : dayText(page.expiresAt.slice(0, 10));
   });
-
-  /** What has been filled in, ready to be sent; null while something is missing. */
-  private readonly filled = computed((): SelfCheckInput | null => {
-    const page = this.page();
-    if (page === null) return null;
-    const reading = this.reading(page);
-    if (this.way() !== 'none' && reading === null) return null;
-    if (reading === null && !this.drillDone()) return null;
-    const felt = this.felt();
-    const feltDeg =
-      felt === null || page.target === null
-        ? undefined
-        : degreesFromRadians(Math.atan2(sided(felt, this.feltSide()), page.target.distanceM));
-    return {
-      takenOn: localDay(new Date()),
-      drillDone: this.drillDone(),
-      ...(reading !== null && { reading }),
-      ...(feltDeg !== undefined && reading !== null && { feltDeg }),
-    };
-  });
-  protected readonly ready = computed(() => this.filled() !== null);
 
   constructor() {
     const retry = setInterval(() => void this.sendWaiting(), 15_000);
@@ -82,15 +50,15 @@ export class TakeHomePage {
   /** The secret stands behind the #: it never leaves the phone but in a header. */
   protected open(): void {
     this.token = location.hash.slice(1);
-    const { page, pending } = readKept(this.token);
+    const { page, pending, typed } = readKept(this.token);
     this.page.set(page);
-    this.base.set(page?.baseMm ?? null);
+    this.typed.set(typed ?? emptySelfCheck(page?.baseMm ?? null));
     this.waiting.set(pending);
     this.problem.set(null);
     this.http.get<StudentPage>('/api/take-home', { headers: this.headers() }).subscribe({
       next: (fresh) => {
         this.page.set(fresh);
-        this.base.update((base) => base ?? fresh.baseMm);
+        this.typed.update((typed) => ({ ...typed, base: typed.base ?? fresh.baseMm }));
         this.keep();
         void openOffline();
         void this.sendWaiting();
@@ -112,16 +80,15 @@ export class TakeHomePage {
     });
   }
 
-  protected send(): void {
-    const input = this.filled();
-    if (input === null) return;
-    this.waiting.update((pending) => [...pending, { id: crypto.randomUUID(), input }]);
+  protected keepTyped(typed: TypedSelfCheck): void {
+    this.typed.set(typed);
     this.keep();
-    this.lead.set(null);
-    this.trail.set(null);
-    this.beside.set(null);
-    this.felt.set(null);
-    this.drillDone.set(false);
+  }
+
+  protected send(input: SelfCheckInput): void {
+    this.waiting.update((pending) => [...pending, { id: crypto.randomUUID(), input }]);
+    this.typed.update(({ base, way }) => ({ ...emptySelfCheck(base), way }));
+    this.keep();
     this.said.set('Kept on this phone; it goes out as soon as there is a connection.');
     void this.sendWaiting();
   }
@@ -155,29 +122,10 @@ export class TakeHomePage {
   }
 
   private keep(): void {
-    keep({ token: this.token, page: this.page(), pending: this.waiting() });
+    keep({ token: this.token, page: this.page(), pending: this.waiting(), typed: this.typed() });
   }
 
   private headers(): HttpHeaders {
     return new HttpHeaders({ Authorization: `Bearer ${this.token}` });
   }
-
-  private reading(page: StudentPage): NonNullable<SelfCheckInput['reading']> | null {
-    if (this.way() === 'gaps') {
-      const [leadGapMm, trailGapMm, baseMm] = [this.lead(), this.trail(), this.base()];
-      if (leadGapMm === null || trailGapMm === null || baseMm === null) return null;
-      return { by: 'gaps', leadGapMm, trailGapMm, baseMm };
-    }
-    const beside = this.beside();
-    if (this.way() === 'none' || beside === null || page.target === null) return null;
-    return {
-      by: 'pointsAt',
-      lateralM: sided(beside, this.besideSide()),
-      distanceM: page.target.distanceM,
-    };
-  }
-}
-
-function sided(metres: number, side: Side): number {
-  return side === 'left' ? -metres : metres;
 }

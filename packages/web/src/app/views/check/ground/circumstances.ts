@@ -1,5 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { type CheckDocument, type Circumstances as CircumstancesOf } from '@lotrecht/contract';
+import {
+  type CheckDocument,
+  type Circumstances as CircumstancesOf,
+  formatDistance,
+  parseLength,
+} from '@lotrecht/contract';
+import { SettingsStore } from '../../../settings/settings.store.ts';
 import { CLUB_GROUPS } from '../../../ui/words.ts';
 import { CheckContent, FIRST_CIRCUMSTANCES } from '../check-content.ts';
 import { circumstancesText, HELPS, PHASES } from '../../../ui/circumstance-words.ts';
@@ -9,6 +15,7 @@ type ClubGroup = NonNullable<CheckDocument['club']>['group'];
 
 const NEAREST_M = 1;
 const FARTHEST_M = 500;
+const YARD_M = 0.9144;
 
 /** Club, target and ground of a check: kept from the last one, changed with one tap. */
 @Component({
@@ -19,6 +26,8 @@ const FARTHEST_M = 500;
 })
 export class Circumstances {
   protected readonly content = inject(CheckContent);
+  private readonly settings = inject(SettingsStore);
+  protected readonly unit = computed(() => this.settings.settings().distanceUnit);
   /** All of it, as before the student stands; else one line that opens the ground. */
   readonly open = input(false);
   /** The ground is open already: it needs no way there. */
@@ -34,7 +43,9 @@ export class Circumstances {
   ] as const;
   protected readonly summary = computed(() => {
     const { name, distanceM } = this.content.target();
-    const target = [name, distanceM === undefined ? undefined : `${distanceM} m`].filter(Boolean).join(' ');
+    const target = [name, distanceM === undefined ? undefined : formatDistance(distanceM, this.unit())]
+      .filter(Boolean)
+      .join(' ');
     return `${CLUB_GROUPS[this.content.club().group]}, ${target || 'no target named'}`;
   });
   private readonly noted = computed(() => {
@@ -48,6 +59,11 @@ export class Circumstances {
   /** What can be aimed at where the lesson is held; without a place the target is typed. */
   protected readonly targets = computed(() => this.content.marks().filter((m) => m.kind === 'target'));
 
+  protected readonly distance = computed(() => {
+    const { distanceM } = this.content.target();
+    if (distanceM === undefined) return '';
+    return String(Number((distanceM / (this.unit() === 'yd' ? YARD_M : 1)).toFixed(2)));
+  });
   protected readonly distanceProblem = signal<string | null>(null);
 
   protected note(name: 'phase' | 'help', value: string): void {
@@ -74,10 +90,12 @@ export class Circumstances {
   protected placeTarget(text: string): void {
     const { name } = this.content.target();
     const typed = text.trim();
-    const distanceM = Number(typed.replace(',', '.'));
+    const read = parseLength(typed, this.unit());
+    const distanceM = read.kind === 'value' ? read.mm / 1000 : Number.NaN;
     const fits = typed === '' || (distanceM >= NEAREST_M && distanceM <= FARTHEST_M);
+    const [least, most] = [NEAREST_M, FARTHEST_M].map((m) => formatDistance(m, this.unit()));
     this.distanceProblem.set(
-      fits ? null : `Read “${typed}”. Type metres from ${NEAREST_M} to ${FARTHEST_M}, or leave it empty.`,
+      fits ? null : `Read “${typed}”. Type a distance from ${least} to ${most}, or leave it empty.`,
     );
     if (!fits) return;
     this.content.set('target', {

@@ -1,0 +1,33 @@
+import { forget, keep, type KeptPage, readKept } from './pending-checks.ts';
+import { emptySelfCheck } from './typed-self-check.ts';
+
+const kept: KeptPage = {
+  token: 'a',
+  page: null,
+  pending: [{ id: '1', input: { takenOn: '2026-11-20', drillDone: true } }],
+  typed: { ...emptySelfCheck(450), lead: 57 },
+};
+
+describe('what a student’s phone keeps', () => {
+  beforeEach(() => localStorage.clear());
+
+  it('comes back with the link it was kept for, and with no other', () => {
+    keep(kept);
+    expect(readKept('a')).toEqual(kept);
+    expect(readKept('b')).toEqual({ token: 'b', page: null, pending: [], typed: null });
+  });
+
+  it('of an earlier version has nothing typed; of a broken one has nothing at all', () => {
+    const { typed: _typed, ...earlier } = kept;
+    localStorage.setItem('lotrecht-take-home', JSON.stringify(earlier));
+    expect(readKept('a')).toEqual({ ...kept, typed: null });
+    localStorage.setItem('lotrecht-take-home', '{');
+    expect(readKept('a').pending).toEqual([]);
+  });
+
+  it('is forgotten when the link opens nothing any more', () => {
+    keep(kept);
+    forget();
+    expect(localStorage.length).toBe(0);
+  });
+});

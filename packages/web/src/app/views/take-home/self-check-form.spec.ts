@@ -1,0 +1,84 @@
+import { TestBed } from '@angular/core/testing';
+import { type SelfCheckInput, type StudentPage } from '@lotrecht/contract';
+import { SelfCheckForm } from './self-check-form.ts';
+import { emptySelfCheck, type TypedSelfCheck } from './typed-self-check.ts';
+
+const page: StudentPage = {
+  firstName: 'Runa',
+  academyName: 'Tarnside',
+  handedness: 'right',
+  minor: false,
+  target: { name: 'Barge', distanceM: 100 },
+  baseMm: 450,
+  expiresAt: '2026-12-24T10:00:00Z',
+  handOuts: [],
+  drillDays: [],
+};
+
+function formWith(change: Partial<TypedSelfCheck>, of: StudentPage = page) {
+  const fixture = TestBed.createComponent(SelfCheckForm);
+  fixture.componentRef.setInput('page', of);
+  fixture.componentRef.setInput('typed', { ...emptySelfCheck(450), ...change });
+  const sent: SelfCheckInput[] = [];
+  const changes: TypedSelfCheck[] = [];
+  fixture.componentInstance.filled.subscribe((input) => sent.push(input));
+  fixture.componentInstance.typedChange.subscribe((typed) => changes.push(typed));
+  fixture.detectChanges();
+  const element = fixture.nativeElement as HTMLElement;
+  const button = [...element.querySelectorAll('button')].find((b) => b.textContent?.trim() === 'Send');
+  if (button === undefined) throw new Error('the form has a way to send');
+  return { element, button, sent, changes };
+}
+
+describe('a self-check', () => {
+  it('is sent when all three lengths are there, with the day it was taken', () => {
+    expect(formWith({ lead: 571, trail: null }).button.disabled).toBe(true);
+    const { button, sent } = formWith({ lead: 571, trail: 602 });
+    button.click();
+    expect(sent).toEqual([
+      {
+        takenOn: expect.stringMatching(/^\d{4}-\d{2}-\d{2}$/),
+        drillDone: false,
+        reading: { by: 'gaps', leadGapMm: 571, trailGapMm: 602, baseMm: 450 },
+      },
+    ]);
+  });
+
+  it('has what the club points at beside the target, left negative, and what was felt in degrees', () => {
+    const { button, sent } = formWith({
+      way: 'pointsAt',
+      beside: 7,
+      besideSide: 'left',
+      felt: 10,
+      feltSide: 'right',
+    });
+    button.click();
+    expect(sent[0]?.reading).toEqual({ by: 'pointsAt', lateralM: -7, distanceM: 100 });
+    expect(sent[0]?.feltDeg).toBeCloseTo(5.71, 2);
+  });
+
+  it('may be a drill alone, and is nothing without one', () => {
+    expect(formWith({ way: 'none' }).button.disabled).toBe(true);
+    const { button, sent } = formWith({ way: 'none', drillDone: true, felt: 4 });
+    button.click();
+    expect(sent[0]).toMatchObject({ drillDone: true });
+    expect(sent[0]).not.toHaveProperty('feltDeg');
+  });
+
+  it('asks for nothing beside a target where none was set', () => {
+    const { element } = formWith({}, { ...page, target: null });
+    expect(element.textContent).not.toContain('Where it points');
+    expect(element.textContent).not.toContain('Felt');
+  });
+
+  it('says every keystroke on, so that nothing is lost', () => {
+    const { element, changes } = formWith({});
+    const [lead] = element.querySelectorAll('input');
+    if (lead === undefined) throw new Error('the form has fields');
+    for (const text of ['57', '57y']) {
+      lead.value = text;
+      lead.dispatchEvent(new Event('input'));
+    }
+    expect(changes.map((typed) => typed.lead)).toEqual([57, null]);
+  });
+});

@@ -1,0 +1,62 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { type SelfCheckInput, type StudentPage } from '@lotrecht/contract';
+import { degreesFromRadians } from '@lotrecht/core';
+import { localDay } from '../../ui/dates.ts';
+import { NumberField } from '../../ui/number-field.ts';
+import { type Side, type TypedSelfCheck } from './typed-self-check.ts';
+
+/** What a student reads at home: two tape readings, where the club points, or a drill that was done. */
+@Component({
+  selector: 'lo-self-check-form',
+  imports: [MatButton, NumberField],
+  templateUrl: './self-check-form.html',
+  styleUrls: ['../../ui/plain-fields.scss', './self-check-form.scss'],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class SelfCheckForm {
+  readonly page = input.required<StudentPage>();
+  readonly typed = input.required<TypedSelfCheck>();
+  /** At every keystroke that is a number: a page that is left in the middle comes back as it was. */
+  readonly typedChange = output<TypedSelfCheck>();
+  readonly filled = output<SelfCheckInput>();
+
+  /** What has been filled in, ready to be sent; null while something is missing. */
+  private readonly whole = computed((): Omit<SelfCheckInput, 'takenOn'> | null => {
+    const { way, felt, feltSide, drillDone } = this.typed();
+    const { target } = this.page();
+    const reading = this.reading();
+    if (way !== 'none' && reading === null) return null;
+    if (reading === null) return drillDone ? { drillDone } : null;
+    const feltDeg =
+      felt === null || target === null
+        ? undefined
+        : degreesFromRadians(Math.atan2(sided(felt, feltSide), target.distanceM));
+    return { drillDone, reading, ...(feltDeg !== undefined && { feltDeg }) };
+  });
+  protected readonly ready = computed(() => this.whole() !== null);
+
+  protected type(change: Partial<TypedSelfCheck>): void {
+    this.typedChange.emit({ ...this.typed(), ...change });
+  }
+
+  protected send(): void {
+    const whole = this.whole();
+    if (whole !== null) this.filled.emit({ takenOn: localDay(new Date()), ...whole });
+  }
+
+  private reading(): NonNullable<SelfCheckInput['reading']> | null {
+    const { way, lead, trail, base, beside, besideSide } = this.typed();
+    const { target } = this.page();
+    if (way === 'gaps') {
+      if (lead === null || trail === null || base === null) return null;
+      return { by: 'gaps', leadGapMm: lead, trailGapMm: trail, baseMm: base };
+    }
+    if (way === 'none' || beside === null || target === null) return null;
+    return { by: 'pointsAt', lateralM: sided(beside, besideSide), distanceM: target.distanceM };
+  }
+}
+
+function sided(metres: number, side: Side): number {
+  return side === 'left' ? -metres : metres;
+}

@@ -1,5 +1,6 @@
 // Documents and requests, as their schemas describe them
 export {
+  type AcademyLine,
   type AngleReading,
   type BallAndStance,
   type CheckDocument,
@@ -63,6 +64,7 @@ export {
 
 // Validation
 export {
+  validateAcademyLine,
   validateCheckDocument,
   validateCheckInput,
   validateStudentLinkInput,

@@ -1,4 +1,5 @@
 import {
+  type AcademyLine,
   type ConsentInput,
   type HandOutInput,
   type PrintRequest,
@@ -92,6 +93,12 @@ function toRefusal(error: SchemaError): Refusal {
         path: error.instancePath,
         message: `Use one of: ${(params['allowedValues'] as readonly unknown[]).join(', ')}.`,
       };
+    case 'discriminator':
+      return {
+        code: 'not-allowed',
+        path: `${error.instancePath}/table`,
+        message: 'This is no table of an academy. Use a file that was exported, unchanged.',
+      };
     case 'const':
       return {
         code: 'not-allowed',
@@ -127,6 +134,8 @@ function toRefusal(error: SchemaError): Refusal {
   }
 }
 
+/** Validates one line of a `lotrecht-academy` file. */
+export const validateAcademyLine: Validator<AcademyLine> = validator(generated.validateAcademyLine);
 /** Validates a `lotrecht-check` document. */
 export const validateCheckDocument: Validator<CheckDocument> = validator(generated.validateCheckDocument);
 /** Validates a `lotrecht-result` document. */

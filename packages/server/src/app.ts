@@ -22,6 +22,7 @@ import { identityRoutes } from './identity/identity-routes.ts';
 import { passwordRoutes } from './identity/password-routes.ts';
 import { recogniseSession, requireActor } from './identity/session-cookie.ts';
 import { signInLimits, type SignInLimits } from './identity/sign-in-limits.ts';
+import { exchangeRoutes } from './exchange/exchange-routes.ts';
 import { lessonRoutes } from './lessons/lesson-routes.ts';
 import { eyeRoutes } from './eye/eye-routes.ts';
 import { methodRoutes } from './methods/method-routes.ts';
@@ -71,6 +72,7 @@ export function allRoutes({
     ...passwordRoutes({ db, postBox, limits }),
     ...auditRoutes(db),
     ...studentRoutes(db),
+    ...exchangeRoutes(db),
     ...lessonRoutes(db),
     ...checkRoutes(db),
     ...placeRoutes(db),

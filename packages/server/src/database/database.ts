@@ -1,4 +1,4 @@
-import { type Pool } from 'mysql2';
+import { type Connection as DriverConnection, type Pool } from 'mysql2';
 import mysql from 'mysql2/promise';
 import { connectionOptions } from './connection-options.ts';
 import { type Sql } from './sql.ts';
@@ -13,10 +13,19 @@ export interface Queries {
   exec(query: Sql): Promise<number>;
 }
 
+/** Reads of one moment, row by row. */
+export interface Snapshot {
+  /** Rows as they arrive; the next one is asked for when the last was taken. */
+  stream<Row>(query: Sql): AsyncIterable<Row>;
+  close(): void;
+}
+
 /** The pool, and transactions on it. */
 export interface Database extends Queries {
   /** Runs `work` in one transaction, retried when the server chose it as a deadlock's victim. */
   inTransaction<T>(work: (tx: Queries) => Promise<T>): Promise<T>;
+  /** Reads everything as it stood at one moment, whatever others write meanwhile; whoever opens it closes it. */
+  openSnapshot(): Promise<Snapshot>;
   close(): Promise<void>;
   /** The driver's own pool and the database's name, for libraries that bring their own queries. */
   readonly pool: Pool;
@@ -26,6 +35,7 @@ export interface Database extends Queries {
 const DUPLICATE = 1062;
 const DEADLOCK = 1213;
 const TRANSACTION_TRIES = 5;
+const STREAMED_ROWS = 200;
 
 /** MariaDB's number for what went wrong, or undefined for another error. */
 export function errnoOf(error: unknown): number | undefined {
@@ -98,6 +108,19 @@ export function openDatabase(databaseUrl: string): Database {
           if (errnoOf(error) !== DEADLOCK || attempt === TRANSACTION_TRIES) throw error;
         }
       }
+    },
+    openSnapshot: async () => {
+      const connection = await pool.getConnection();
+      await connection.query('SET TRANSACTION ISOLATION LEVEL REPEATABLE READ');
+      await connection.query('START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY');
+      // The driver streams rows only outside its promises.
+      const driver = (connection as unknown as { readonly connection: DriverConnection }).connection;
+      return {
+        stream: <Row>({ text, values }: Sql) =>
+          driver.query(text, [...values]).stream({ highWaterMark: STREAMED_ROWS }) as AsyncIterable<Row>,
+        // Thrown away: whoever stopped reading in the middle leaves rows on the wire.
+        close: () => connection.destroy(),
+      };
     },
     close: () => pool.end(),
   };

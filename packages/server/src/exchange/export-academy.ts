@@ -1,0 +1,116 @@
+import { type AcademyLine } from '@lotrecht/contract';
+import Papa from 'papaparse';
+import { type Database, type Snapshot } from '../database/database.ts';
+import { sql, type SqlFragment } from '../database/sql.ts';
+import { isoFromUtc } from '../database/utc.ts';
+import { columnOf, EXCHANGED_TABLES, type ExchangedTable, STUDENT_LINKS } from './tables.ts';
+
+type Row = Readonly<Record<string, unknown>>;
+
+/** A piece of SQL whose every word stands in `tables.ts`. */
+function words(text: string): SqlFragment {
+  return { fragment: true, text, values: [] };
+}
+
+function whoseRows({ ofStudent }: ExchangedTable, studentId: string | null): SqlFragment {
+  if (studentId === null) return sql`TRUE`;
+  switch (ofStudent) {
+    case 'id':
+      return sql`t.id = ${studentId}`;
+    case 'studentId':
+      return sql`t.student_id = ${studentId}`;
+    case 'of-check':
+      return sql`t.check_id IN (SELECT c.id FROM setup_check c WHERE c.academy_id = t.academy_id AND c.student_id = ${studentId})`;
+    case null:
+      return sql`FALSE`;
+  }
+}
+
+/** One table's rows as a file has them. `studentId` null: the whole academy's. */
+export async function* rowsOf(
+  snapshot: Snapshot,
+  table: ExchangedTable,
+  whose: Whose,
+): AsyncGenerator<AcademyLine> {
+  const columns = Object.keys(table.fields).map((field) => `t.${columnOf(field)} AS \`${field}\``);
+  const order = table.order.map((field) => `t.${columnOf(field)}`);
+  const query = sql`
+    SELECT ${words(columns.join(', '))} FROM ${words(table.name)} t
+    WHERE t.academy_id = ${whose.academyId} AND ${whoseRows(table, whose.studentId)}
+    ORDER BY ${words(order.join(', '))}`;
+  for await (const row of snapshot.stream<Row>(query)) yield toLine(table, row);
+}
+
+function toLine({ name, fields }: ExchangedTable, row: Row): AcademyLine {
+  const entries = Object.entries(fields).map(([field, kind]) => {
+    const value = row[field];
+    if (value === null || value === undefined) return [field, null];
+    if (kind === 'flag') return [field, Number(value) === 1];
+    if (kind === 'instant') return [field, isoFromUtc(String(value))];
+    return [field, value];
+  });
+  return Object.fromEntries([['table', name], ...entries]) as AcademyLine;
+}
+
+async function* academyLine(snapshot: Snapshot, academyId: string): AsyncGenerator<AcademyLine> {
+  const query = sql`SELECT id, name, created_at AS createdAt FROM academy WHERE id = ${academyId}`;
+  for await (const { id, name, createdAt } of snapshot.stream<Record<string, string>>(query)) {
+    yield {
+      table: 'academy',
+      format: 'lotrecht-academy',
+      version: 1,
+      id: String(id),
+      name: String(name),
+      createdAt: isoFromUtc(String(createdAt)),
+    };
+  }
+}
+
+/** Whose rows: an academy's, or with `studentId` this student's alone. */
+export interface Whose {
+  readonly academyId: string;
+  readonly studentId: string | null;
+}
+
+/**
+ * All of an academy as it stood at one moment, a line at a time: however large, it takes no room. A student's own rows
+ * come with the links that were sent to them.
+ */
+export async function* exportAcademy(db: Database, whose: Whose): AsyncGenerator<AcademyLine> {
+  const snapshot = await db.openSnapshot();
+  try {
+    yield* academyLine(snapshot, whose.academyId);
+    const tables = whose.studentId === null ? EXCHANGED_TABLES : [...EXCHANGED_TABLES, STUDENT_LINKS];
+    for (const table of tables) yield* rowsOf(snapshot, table, whose);
+  } finally {
+    snapshot.close();
+  }
+}
+
+/** One table as CSV by RFC 4180, its heads first. A cell that a spreadsheet would run is made text. */
+export async function* exportCsv(
+  db: Database,
+  table: ExchangedTable,
+  academyId: string,
+): AsyncGenerator<string> {
+  const snapshot = await db.openSnapshot();
+  const fields = Object.keys(table.fields);
+  try {
+    yield csvRow(fields);
+    for await (const line of rowsOf(snapshot, table, { academyId, studentId: null })) {
+      const values = line as unknown as Row;
+      yield csvRow(fields.map((field) => cellOf(values[field])));
+    }
+  } finally {
+    snapshot.close();
+  }
+}
+
+function cellOf(value: unknown): string | number | boolean | null {
+  if (typeof value === 'object' && value !== null) return JSON.stringify(value);
+  return value as string | number | boolean | null;
+}
+
+function csvRow(cells: readonly unknown[]): string {
+  return `${Papa.unparse([[...cells]], { newline: '\r\n', escapeFormulae: true })}\r\n`;
+}

@@ -1,0 +1,79 @@
+import {
+  type AcademyLine,
+  DocumentRefused,
+  requireMethodDocument,
+  requirePlace,
+  validateCheckInput,
+  validateHandOutInput,
+  validateInstructorSettings,
+  validateResultDocument,
+  validateStationPlanInput,
+} from '@lotrecht/contract';
+
+const ANY_ID = '00000000-0000-4000-8000-000000000000';
+
+/** Runs a check of what stands inside a field, and names the field. */
+function within(field: string, check: () => unknown): void {
+  try {
+    check();
+  } catch (error) {
+    if (!(error instanceof DocumentRefused)) throw error;
+    const refusals = error.refusals.map((r) => ({
+      ...r,
+      path: r.path.startsWith(`/${field}`) ? r.path : `/${field}${r.path}`,
+    }));
+    throw new DocumentRefused(refusals);
+  }
+}
+
+/**
+ * Looks at documents inside a line as strictly as if they had been typed in: nothing comes in by a file that could not
+ * come in by the browser.
+ *
+ * @throws DocumentRefused
+ */
+export function requireContent(line: AcademyLine): void {
+  switch (line.table) {
+    case 'instructor_settings':
+      return within('settings', () =>
+        validateInstructorSettings({ ...line.settings, revision: line.revision }),
+      );
+    case 'place':
+      return within('marks', () =>
+        requirePlace({ revision: 0, name: line.name, kind: line.kind, marks: line.marks }),
+      );
+    case 'method_profile':
+      return within('document', () => requireMethodDocument(line.document));
+    case 'station_plan':
+      return within('plan', () =>
+        validateStationPlanInput({ revision: 0, name: line.name, placeId: line.placeId, plan: line.plan }),
+      );
+    case 'hand_out':
+      return within('content', () =>
+        validateHandOutInput({ ...line.content, revision: 0, checkId: line.checkId }),
+      );
+    case 'check_version':
+      return requireVersion(line);
+    default:
+      return undefined;
+  }
+}
+
+function requireVersion(line: Extract<AcademyLine, { table: 'check_version' }>): void {
+  const { document, rebase, record, phase, help, placeKind, reader } = line;
+  const noted = [phase, help, placeKind, reader].filter((value) => value !== null).length;
+  if (noted !== 0 && noted !== 4) {
+    const message = 'Circumstances are noted whole or not at all: phase, help, placeKind and reader.';
+    throw new DocumentRefused([{ code: 'not-together', path: '/phase', message }]);
+  }
+  within('document', () =>
+    validateCheckInput({
+      revision: 0,
+      lessonId: ANY_ID,
+      document,
+      ...(rebase !== null && { rebase }),
+      ...(record !== null && { record }),
+    }),
+  );
+  within('result', () => validateResultDocument(line.result));
+}

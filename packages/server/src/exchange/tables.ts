@@ -1,0 +1,217 @@
+import { type AcademyLine } from '@lotrecht/contract';
+
+/** How a column's value stands in a file: as it is, as true or false, as ISO 8601 in UTC, or as JSON. */
+type Kind = 'plain' | 'flag' | 'instant' | 'json';
+
+/** What of a table goes out and comes in. */
+export interface ExchangedTable {
+  /** In the file and in the database. */
+  readonly name: AcademyLine['table'] | 'measured_line';
+  /** The file's field names; the table's column is the same in lower case with underscores. */
+  readonly fields: Readonly<Record<string, Kind>>;
+  /** What its rows are ordered by, unique within an academy. */
+  readonly order: readonly string[];
+  /** The field that names the student, or how its rows are found from a student's. */
+  readonly ofStudent: 'id' | 'studentId' | 'of-check' | null;
+}
+
+const STAMPS = { createdAt: 'instant', deletedAt: 'instant' } as const;
+
+/**
+ * In the order of a file: what is pointed at comes before what points. Hashes, sessions, tokens, the post box and what
+ * is computed from other rows are not among them.
+ */
+export const EXCHANGED_TABLES: readonly ExchangedTable[] = [
+  {
+    name: 'instructor',
+    fields: { id: 'plain', email: 'plain', name: 'plain', role: 'plain', createdAt: 'instant' },
+    order: ['id'],
+    ofStudent: null,
+  },
+  {
+    name: 'instructor_settings',
+    fields: { instructorId: 'plain', revision: 'plain', settings: 'json' },
+    order: ['instructorId'],
+    ofStudent: null,
+  },
+  {
+    name: 'place',
+    fields: { id: 'plain', revision: 'plain', name: 'plain', kind: 'plain', marks: 'json', ...STAMPS },
+    order: ['id'],
+    ofStudent: null,
+  },
+  {
+    name: 'method_profile',
+    fields: { id: 'plain', revision: 'plain', name: 'plain', document: 'json', ...STAMPS },
+    order: ['id'],
+    ofStudent: null,
+  },
+  {
+    name: 'station_plan',
+    fields: { id: 'plain', revision: 'plain', name: 'plain', placeId: 'plain', plan: 'json', ...STAMPS },
+    order: ['id'],
+    ofStudent: null,
+  },
+  {
+    name: 'student',
+    fields: {
+      id: 'plain',
+      instructorId: 'plain',
+      revision: 'plain',
+      name: 'plain',
+      handedness: 'plain',
+      dominantEye: 'plain',
+      statureMm: 'plain',
+      shoeMm: 'plain',
+      minor: 'flag',
+      notes: 'plain',
+      ...STAMPS,
+    },
+    order: ['id'],
+    ofStudent: 'id',
+  },
+  {
+    name: 'lesson',
+    fields: {
+      id: 'plain',
+      studentId: 'plain',
+      instructorId: 'plain',
+      kind: 'plain',
+      revision: 'plain',
+      heldOn: 'plain',
+      nextOn: 'plain',
+      placeId: 'plain',
+      windy: 'flag',
+      notes: 'plain',
+      ...STAMPS,
+    },
+    order: ['id'],
+    ofStudent: 'studentId',
+  },
+  {
+    name: 'setup_check',
+    fields: { id: 'plain', lessonId: 'plain', studentId: 'plain', revision: 'plain', ...STAMPS },
+    order: ['id'],
+    ofStudent: 'studentId',
+  },
+  {
+    name: 'check_version',
+    fields: {
+      checkId: 'plain',
+      revision: 'plain',
+      reason: 'plain',
+      document: 'json',
+      rebase: 'json',
+      record: 'json',
+      result: 'json',
+      phase: 'plain',
+      help: 'plain',
+      placeKind: 'plain',
+      reader: 'plain',
+      coreVersion: 'plain',
+      saveKey: 'plain',
+      instructorId: 'plain',
+      createdAt: 'instant',
+    },
+    order: ['checkId', 'revision'],
+    ofStudent: 'of-check',
+  },
+  {
+    name: 'hand_out',
+    fields: {
+      id: 'plain',
+      revision: 'plain',
+      studentId: 'plain',
+      checkId: 'plain',
+      instructorId: 'plain',
+      content: 'json',
+      ...STAMPS,
+    },
+    order: ['id'],
+    ofStudent: 'studentId',
+  },
+  {
+    name: 'guardian_consent',
+    fields: {
+      id: 'plain',
+      studentId: 'plain',
+      scope: 'plain',
+      givenBy: 'plain',
+      givenOn: 'plain',
+      recordedBy: 'plain',
+      recordedAt: 'instant',
+      withdrawnAt: 'instant',
+    },
+    order: ['id'],
+    ofStudent: 'studentId',
+  },
+  {
+    name: 'self_check',
+    fields: {
+      id: 'plain',
+      studentId: 'plain',
+      takenOn: 'plain',
+      drillDone: 'flag',
+      checkId: 'plain',
+      createdAt: 'instant',
+    },
+    order: ['id'],
+    ofStudent: 'studentId',
+  },
+  {
+    name: 'audit_entry',
+    fields: { id: 'plain', instructorId: 'plain', studentId: 'plain', action: 'plain', at: 'instant' },
+    order: ['id'],
+    ofStudent: 'studentId',
+  },
+  {
+    name: 'erased_student',
+    fields: { studentId: 'plain', erasedAt: 'instant' },
+    order: ['studentId'],
+    ofStudent: null,
+  },
+];
+
+/** Goes out with a student's own file, so that they see who was written to; it opens nothing and is not read in. */
+export const STUDENT_LINKS: ExchangedTable = {
+  name: 'student_link',
+  fields: {
+    id: 'plain',
+    studentId: 'plain',
+    instructorId: 'plain',
+    recipient: 'plain',
+    createdAt: 'instant',
+    expiresAt: 'instant',
+    revokedAt: 'instant',
+    lastUsedAt: 'instant',
+  },
+  order: ['id'],
+  ofStudent: 'studentId',
+};
+
+/** What the newest versions say, line by line: computed, so only written out, for spreadsheets. */
+export const MEASURED_LINES: ExchangedTable = {
+  name: 'measured_line',
+  fields: {
+    checkId: 'plain',
+    line: 'plain',
+    studentId: 'plain',
+    clubGroup: 'plain',
+    phase: 'plain',
+    help: 'plain',
+    placeKind: 'plain',
+    reader: 'plain',
+    handedAzimuthDeg: 'plain',
+    measurementUncertaintyDeg: 'plain',
+    targetLineUncertaintyDeg: 'plain',
+    conformanceProbability: 'plain',
+    verdict: 'plain',
+  },
+  order: ['checkId', 'line'],
+  ofStudent: 'studentId',
+};
+
+/** @example columnOf('placeKind') // 'place_kind' */
+export function columnOf(field: string): string {
+  return field.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
+}

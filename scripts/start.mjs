@@ -1,6 +1,7 @@
 #!/usr/bin/env node
 /** `npm start`: from a fresh clone to a served address, and everything stopped again on Ctrl-C. */
 import { randomBytes } from 'node:crypto';
+import { writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { HELP, readArguments } from './start/arguments.mjs';
@@ -57,6 +58,7 @@ async function start() {
     LOTRECHT_PORT: String(options.port),
     LOTRECHT_SETUP_CODE: setupCode,
     LOTRECHT_POST_DIR: folder.postDir,
+    LOTRECHT_ERASED_FILE: path.join(folder.dir, 'erased.txt'),
     LOTRECHT_HOST: options.host,
     ...(options.cert && { LOTRECHT_TLS_CERT: options.cert, LOTRECHT_TLS_KEY: options.key }),
     ...(options.redirectPort && { LOTRECHT_REDIRECT_PORT: String(options.redirectPort) }),
@@ -71,6 +73,9 @@ async function start() {
 async function ownDatabase(folder) {
   const mariaDb = await startMariaDb(folder);
   toStop.push(mariaDb.stop);
+  // For `lotrecht backup` and its like, while we run; the password stands in the secrets.
+  const file = path.join(folder.dir, 'database.json');
+  writeFileSync(file, JSON.stringify({ port: Number(new URL(mariaDb.url).port) }), { mode: 0o600 });
   return mariaDb.url;
 }
 

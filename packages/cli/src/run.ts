@@ -1,11 +1,12 @@
 import { type Command, type ExitCode, type Streams } from './command.ts';
+import { OPERATOR_COMMANDS } from './commands/operator.ts';
 import { SIGHT } from './commands/sight.ts';
 import { SOLVE } from './commands/solve.ts';
 import { TRACK } from './commands/track.ts';
 import { VALIDATE } from './commands/validate.ts';
 import { WrongUsage } from './wrong-usage.ts';
 
-const COMMANDS: readonly Command[] = [SOLVE, TRACK, SIGHT, VALIDATE];
+const COMMANDS: readonly Command[] = [SOLVE, TRACK, SIGHT, VALIDATE, ...OPERATOR_COMMANDS];
 
 const HELP = `lotrecht COMMAND ...
 

@@ -9,6 +9,7 @@ export {
   type Circumstances,
   type ConsentInput,
   type Equipment,
+  type ErasureInput,
   type EyeGuess,
   type EyeReading,
   type FaceRodReading,
@@ -65,6 +66,7 @@ export {
 // Validation
 export {
   validateAcademyLine,
+  validateErasureInput,
   validateCheckDocument,
   validateCheckInput,
   validateStudentLinkInput,

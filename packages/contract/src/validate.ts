@@ -8,6 +8,7 @@ import {
   type StudentLinkInput,
   type CheckDocument,
   type CheckInput,
+  type ErasureInput,
   type FirstAcademy,
   type Invitation,
   type InstructorSettings,
@@ -196,5 +197,7 @@ export const validatePasswordForgotten: Validator<PasswordForgotten> = validator
 );
 /** Validates an invitation. */
 export const validateInvitation: Validator<Invitation> = validator(generated.validateInvitation);
+/** Validates the erasing of a student. */
+export const validateErasureInput: Validator<ErasureInput> = validator(generated.validateErasureInput);
 /** Validates the use of a one-time link. */
 export const validateLinkUse: Validator<LinkUse> = validator(generated.validateLinkUse);

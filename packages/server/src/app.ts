@@ -22,6 +22,8 @@ import { identityRoutes } from './identity/identity-routes.ts';
 import { passwordRoutes } from './identity/password-routes.ts';
 import { recogniseSession, requireActor } from './identity/session-cookie.ts';
 import { signInLimits, type SignInLimits } from './identity/sign-in-limits.ts';
+import { erasureRoutes } from './erasure/erasure-routes.ts';
+import { NO_TOMBSTONES, type Tombstones } from './erasure/tombstones.ts';
 import { exchangeRoutes } from './exchange/exchange-routes.ts';
 import { lessonRoutes } from './lessons/lesson-routes.ts';
 import { eyeRoutes } from './eye/eye-routes.ts';
@@ -41,6 +43,8 @@ export interface AppDependencies {
   readonly db: Database;
   readonly logger: Logger;
   readonly postBox: PostBox;
+  /** Who was erased, beyond the life of a database. Default: nothing is kept outside. */
+  readonly tombstones?: Tombstones;
   readonly setupCode: string | undefined;
   readonly webRoot: string | undefined;
   /** Requests per device address and minute. */
@@ -52,7 +56,10 @@ export interface AppDependencies {
 }
 
 /** What the routes need of it. */
-export type RouteDependencies = Pick<AppDependencies, 'db' | 'postBox' | 'setupCode' | 'migrated'> & {
+export type RouteDependencies = Pick<
+  AppDependencies,
+  'db' | 'postBox' | 'tombstones' | 'setupCode' | 'migrated'
+> & {
   readonly limits: SignInLimits;
   readonly guesses: GuessLimit;
 };
@@ -61,6 +68,7 @@ export type RouteDependencies = Pick<AppDependencies, 'db' | 'postBox' | 'setupC
 export function allRoutes({
   db,
   postBox,
+  tombstones = NO_TOMBSTONES,
   setupCode,
   limits,
   guesses,
@@ -73,6 +81,7 @@ export function allRoutes({
     ...auditRoutes(db),
     ...studentRoutes(db),
     ...exchangeRoutes(db),
+    ...erasureRoutes({ db, postBox, tombstones }),
     ...lessonRoutes(db),
     ...checkRoutes(db),
     ...placeRoutes(db),

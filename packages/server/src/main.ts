@@ -8,6 +8,7 @@ import { isUnreachable, openDatabase } from './database/database.ts';
 import { migrate, MigrationError } from './database/migrate.ts';
 import { redirectToHttps } from './http/redirect.ts';
 import { anyAcademyExists } from './identity/instructor-repository.ts';
+import { applyTombstones, NO_TOMBSTONES, tombstonesIn } from './erasure/tombstones.ts';
 import { simulatedPostBox } from './post/post-box.ts';
 
 const SHUTDOWN_GRACE_MS = 8_000;
@@ -26,7 +27,8 @@ async function main(): Promise<void> {
   const db = openDatabase(config.databaseUrl);
   let isMigrated = false;
   const postBox = simulatedPostBox(config.postDir);
-  const app = createApp({ ...config, db, logger, postBox, migrated: () => isMigrated });
+  const tombstones = config.erasedFile === undefined ? NO_TOMBSTONES : tombstonesIn(config.erasedFile);
+  const app = createApp({ ...config, db, logger, postBox, tombstones, migrated: () => isMigrated });
   const servers = [openServer(config, app.callback())];
   if (config.redirectPort !== undefined) servers.push(createServer(TIMEOUTS, redirectToHttps(config.port)));
   // Served before the database answers: until then /health/ready says no and requests are told to come back.
@@ -53,6 +55,8 @@ async function main(): Promise<void> {
   while (!stopping) {
     try {
       await migrate(config.databaseUrl, config.migrationsDir);
+      const again = await applyTombstones(db, tombstones, postBox);
+      if (again > 0) logger.warn({ students: again }, 'erased again who had come back with a backup');
       isMigrated = true;
       break;
     } catch (error) {

@@ -5,4 +5,6 @@ import path from 'node:path';
 export function setup() {
   const root = path.resolve(import.meta.dirname, '../../../..');
   execFileSync('npm', ['run', '--silent', 'build', '-w', '@lotrecht/cli'], { cwd: root, stdio: 'inherit' });
+  // What works on a database is the server's, and opened only then.
+  execFileSync('npx', ['tsc', '-b', 'packages/server'], { cwd: root, stdio: 'inherit' });
 }

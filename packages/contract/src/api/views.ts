@@ -238,6 +238,7 @@ export interface PostView {
 export interface AuditEntryView {
   readonly at: string;
   readonly instructorName: string;
+  /** Empty: erased since. */
   readonly studentName: string;
-  readonly action: 'seen' | 'changed' | 'deleted' | 'restored';
+  readonly action: 'seen' | 'changed' | 'deleted' | 'restored' | 'erased';
 }

@@ -36,10 +36,10 @@ export async function recordAccess(
 /** An academy's latest accesses, newest first. */
 export async function listAccesses(db: Queries, academyId: string): Promise<readonly AuditEntryView[]> {
   const rows = await db.many<AuditEntryView>(sql`
-    SELECT a.at, i.name AS instructorName, s.name AS studentName, a.action
+    SELECT a.at, i.name AS instructorName, COALESCE(s.name, '') AS studentName, a.action
     FROM audit_entry a
     JOIN instructor i ON i.academy_id = a.academy_id AND i.id = a.instructor_id
-    JOIN student s ON s.academy_id = a.academy_id AND s.id = a.student_id
+    LEFT JOIN student s ON s.academy_id = a.academy_id AND s.id = a.student_id
     WHERE a.academy_id = ${academyId} ORDER BY a.at DESC, a.id LIMIT ${SHOWN}`);
   return rows.map((row) => ({ ...row, at: isoFromUtc(row.at) }));
 }

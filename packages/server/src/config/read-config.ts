@@ -16,6 +16,8 @@ export interface Config {
   readonly requestsPerMinute: number;
   /** Folder for the simulated post box's .eml files. */
   readonly postDir: string | undefined;
+  /** File that keeps who was erased, beyond the life of a database. */
+  readonly erasedFile: string | undefined;
   readonly logLevel: 'silent' | 'error' | 'warn' | 'info' | 'debug';
 }
 
@@ -55,6 +57,7 @@ export function readConfig(env: Environment): Config {
     trustedProxy: env['LOTRECHT_TRUSTED_PROXY'],
     requestsPerMinute: readCount(env, 'LOTRECHT_REQUESTS_PER_MINUTE', 1200),
     postDir: env['LOTRECHT_POST_DIR'],
+    erasedFile: env['LOTRECHT_ERASED_FILE'],
     logLevel: readLogLevel(env['LOTRECHT_LOG'] ?? 'info'),
   };
 }

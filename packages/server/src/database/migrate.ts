@@ -44,11 +44,16 @@ async function readMigrations(dir: string): Promise<MigrationFile[]> {
  * Forward only. DDL commits by itself in MariaDB, so a migration that broke off half-way is refused by name instead
  * of being run again over its own remains.
  *
+ * @param upTo so many of the files, oldest first; default all
  * @returns names of the migrations applied now
  * @throws MigrationError when an applied file was changed, broke off, or is unknown to this version
  */
-export async function migrate(databaseUrl: string, dir: string): Promise<readonly string[]> {
-  const files = await readMigrations(dir);
+export async function migrate(
+  databaseUrl: string,
+  dir: string,
+  upTo = Number.POSITIVE_INFINITY,
+): Promise<readonly string[]> {
+  const files = (await readMigrations(dir)).slice(0, upTo);
   const connection = await mysql.createConnection({
     ...connectionOptions(databaseUrl),
     multipleStatements: true,
@@ -64,6 +69,11 @@ export async function migrate(databaseUrl: string, dir: string): Promise<readonl
   } finally {
     await connection.end();
   }
+}
+
+/** What a database that has these would still be given. */
+export async function missingMigrations(dir: string, applied: readonly string[]): Promise<readonly string[]> {
+  return (await readMigrations(dir)).map((file) => file.name).filter((name) => !applied.includes(name));
 }
 
 async function applyMissing(

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { writeFile } from 'node:fs/promises';
+import { rm, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { type PostView } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
@@ -9,6 +9,8 @@ import { isoFromUtc } from '../database/utc.ts';
 /** One message to one person. */
 export interface Letter {
   readonly academyId: string;
+  /** Whom it is about; it goes with them when they are erased. */
+  readonly studentId?: string;
   readonly recipient: string;
   readonly subject: string;
   readonly body: string;
@@ -19,6 +21,8 @@ export interface Letter {
 /** Where messages go: a stand-in for a mail service. */
 export interface PostBox {
   send(db: Queries, letter: Letter): Promise<void>;
+  /** Lets go of every letter about a student. */
+  forget(db: Queries, about: { readonly academyId: string; readonly studentId: string }): Promise<void>;
 }
 
 /** What stays of a letter here: a link's secret went out and is stored nowhere. */
@@ -59,11 +63,19 @@ export function simulatedPostBox(folder: string | undefined): PostBox {
     send: async (db, letter) => {
       const id = randomUUID();
       await db.exec(sql`
-        INSERT INTO post_box (academy_id, id, recipient, subject, body)
-        VALUES (${letter.academyId}, ${id}, ${letter.recipient}, ${letter.subject}, ${keptBody(letter)})`);
+        INSERT INTO post_box (academy_id, id, student_id, recipient, subject, body)
+        VALUES (${letter.academyId}, ${id}, ${letter.studentId ?? null}, ${letter.recipient}, ${letter.subject}, ${keptBody(letter)})`);
       if (folder !== undefined) {
         await writeFile(path.join(folder, `${id}.eml`), toEml(letter, id, new Date()), { mode: 0o600 });
       }
+    },
+    forget: async (db, { academyId, studentId }) => {
+      const about = sql`academy_id = ${academyId} AND student_id = ${studentId}`;
+      const letters = await db.many<{ id: string }>(sql`SELECT id FROM post_box WHERE ${about}`);
+      if (letters.length === 0) return;
+      await db.exec(sql`DELETE FROM post_box WHERE ${about}`);
+      if (folder === undefined) return;
+      for (const { id } of letters) await rm(path.join(folder, `${id}.eml`), { force: true });
     },
   };
 }

@@ -125,6 +125,7 @@ export function takeHomeRoutes(db: Database, postBox: PostBox): readonly Route[]
       const address = `${ctx.protocol}://${ctx.host}/h#${link.token}`;
       await postBox.send(tx, {
         academyId: actor.academyId,
+        studentId: student.id,
         recipient: input.recipient,
         subject: `What to practise, from ${academy.name}`,
         body: `What was found and what to practise for ${firstNameOf(student.name)}:\n${address}\n\nWho has the link can see it: keep it to yourselves. It opens for ${input.days} days.\n`,

@@ -28,6 +28,7 @@ const postBox: PostBox = {
     letters.push(letter.body);
     await simulatedPostBox(undefined).send(db, letter);
   },
+  forget: (db, about) => simulatedPostBox(undefined).forget(db, about),
 };
 let app: TestApp;
 let client: TestClient;

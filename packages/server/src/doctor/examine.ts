@@ -1,0 +1,125 @@
+import { statfs } from 'node:fs/promises';
+import { type Database } from '../database/database.ts';
+import { type Sql, sql } from '../database/sql.ts';
+import { migrationsOf } from '../backup/dump.ts';
+import { missingMigrations } from '../database/migrate.ts';
+import { COMPUTES, type Recomputation, recomputeAll } from './recompute.ts';
+
+/** One thing that was looked at. */
+export interface Finding {
+  readonly what: string;
+  readonly well: boolean;
+  readonly said: string;
+}
+
+/** Everything that was looked at. */
+export interface Examination {
+  readonly findings: readonly Finding[];
+  readonly recomputed: Recomputation;
+}
+
+const GIGABYTE = 1e9;
+const LEAST_FREE_GB = 1;
+
+/** Rows that point at nothing, where no foreign key holds them. */
+const ORPHANS: readonly { readonly what: string; readonly count: Sql }[] = [
+  {
+    what: 'checks without the version they name',
+    count: sql`
+      SELECT COUNT(*) AS n FROM setup_check c WHERE NOT EXISTS (
+        SELECT 1 FROM check_version v
+        WHERE v.academy_id = c.academy_id AND v.check_id = c.id AND v.revision = c.revision)`,
+  },
+  {
+    what: 'self-checks whose check is not there',
+    count: sql`
+      SELECT COUNT(*) AS n FROM self_check f WHERE f.check_id IS NOT NULL AND NOT EXISTS (
+        SELECT 1 FROM setup_check c WHERE c.academy_id = f.academy_id AND c.id = f.check_id)`,
+  },
+  {
+    what: 'audit entries about nobody',
+    count: sql`
+      SELECT COUNT(*) AS n FROM audit_entry a WHERE NOT EXISTS (
+        SELECT 1 FROM student s WHERE s.academy_id = a.academy_id AND s.id = a.student_id)
+      AND NOT EXISTS (
+        SELECT 1 FROM erased_student e WHERE e.academy_id = a.academy_id AND e.student_id = a.student_id)`,
+  },
+  {
+    what: 'station plans of places that are not there',
+    count: sql`
+      SELECT COUNT(*) AS n FROM station_plan p WHERE p.place_id IS NOT NULL AND NOT EXISTS (
+        SELECT 1 FROM place l WHERE l.academy_id = p.academy_id AND l.id = p.place_id)`,
+  },
+  {
+    what: 'erased students who are still there',
+    count: sql`
+      SELECT COUNT(*) AS n FROM erased_student e
+      JOIN student s ON s.academy_id = e.academy_id AND s.id = e.student_id`,
+  },
+  {
+    what: 'lines that are not those of their check’s newest result',
+    count: sql`
+      SELECT COUNT(*) AS n FROM measured_line m
+      JOIN setup_check c ON c.academy_id = m.academy_id AND c.id = m.check_id
+      JOIN check_version v ON v.academy_id = c.academy_id AND v.check_id = c.id AND v.revision = c.revision
+      WHERE NOT (m.student_id = c.student_id) OR NOT COALESCE(ABS(m.handed_azimuth_deg -
+        CAST(JSON_VALUE(v.result, CONCAT('$.lines.', m.line, '.handedAzimuthDeg')) AS DOUBLE)) < 1e-9, FALSE)`,
+  },
+];
+
+/** Looks at everything and changes nothing. */
+export async function examine(
+  db: Database,
+  where: { readonly migrationsDir: string; readonly dataDir: string | undefined },
+): Promise<Examination> {
+  const findings: Finding[] = [await versions(db), await migrations(db, where.migrationsDir), await size(db)];
+  if (where.dataDir !== undefined) findings.push(await freeSpace(where.dataDir));
+  for (const { what, count } of ORPHANS) {
+    const { n } = await db.one<{ n: number }>(count);
+    findings.push({ what, well: n === 0, said: n === 0 ? 'none' : String(n) });
+  }
+  const recomputed = await recomputeAll(db);
+  findings.push(recomputation(recomputed));
+  return { findings, recomputed };
+}
+
+async function versions(db: Database): Promise<Finding> {
+  const { version } = await db.one<{ version: string }>(sql`SELECT VERSION() AS version`);
+  return {
+    what: 'versions',
+    well: true,
+    said: `core ${COMPUTES}, Node.js ${process.versions.node}, MariaDB ${version}`,
+  };
+}
+
+async function migrations(db: Database, dir: string): Promise<Finding> {
+  const missing = await missingMigrations(dir, await migrationsOf(db));
+  return {
+    what: 'migrations',
+    well: missing.length === 0,
+    said: missing.length === 0 ? 'all applied' : `missing: ${missing.join(', ')}. Start the server once.`,
+  };
+}
+
+async function size(db: Database): Promise<Finding> {
+  const { bytes } = await db.one<{ bytes: string | number | null }>(sql`
+    SELECT SUM(DATA_LENGTH + INDEX_LENGTH) AS bytes FROM information_schema.TABLES WHERE TABLE_SCHEMA = DATABASE()`);
+  return { what: 'database', well: true, said: `${(Number(bytes ?? 0) / GIGABYTE).toFixed(3)} GB` };
+}
+
+async function freeSpace(dir: string): Promise<Finding> {
+  const { bavail, bsize } = await statfs(dir);
+  const free = (bavail * bsize) / GIGABYTE;
+  const advice = free < LEAST_FREE_GB ? ': make room before the database stands still' : '';
+  return { what: 'free space', well: free >= LEAST_FREE_GB, said: `${free.toFixed(1)} GB${advice}` };
+}
+
+function recomputation({ results, byCore }: Recomputation): Finding {
+  const different = Object.entries(byCore).filter(([, count]) => count.different > 0);
+  // An older core may have come to other figures: that is told, and is no fault.
+  const well = different.every(([core]) => core !== COMPUTES);
+  const said = different
+    .map(([core, count]) => `${count.different} of ${count.results} by core ${core} differ`)
+    .join(', ');
+  return { what: 'results computed again', well, said: said === '' ? `${results}, all the same` : said };
+}

@@ -117,7 +117,15 @@ export async function startTestApp(
   webRoot?: string,
   settings: Partial<AppDependencies> = {},
 ): Promise<TestApp> {
-  const databaseUrl = await createTestDatabase();
+  return serveTestApp(await createTestDatabase(), webRoot, settings);
+}
+
+/** Starts the app on a database that there is, migrated. */
+export async function serveTestApp(
+  databaseUrl: string,
+  webRoot?: string,
+  settings: Partial<AppDependencies> = {},
+): Promise<TestApp> {
   await migrate(databaseUrl, MIGRATIONS);
   const db = openDatabase(databaseUrl);
   const app = createApp({

@@ -1,0 +1,172 @@
+import { type CheckView, type LessonView, solveDocument, type StudentPageView } from '@lotrecht/contract';
+import { afterAll, describe, expect, it } from 'vitest';
+import { recomputeAll } from '../doctor/recompute.ts';
+import { examine } from '../doctor/examine.ts';
+import { hashPassword } from '../identity/passwords.ts';
+import { workedCheck } from '../test/documents.ts';
+import { createTestDatabase, MIGRATIONS, PASSWORD, serveTestApp, type TestApp } from '../test/test-app.ts';
+import { openDatabase } from './database.ts';
+import { migrate } from './migrate.ts';
+
+const id = (n: number): string => `00000000-0000-4000-8000-0000000000${String(n).padStart(2, '0')}`;
+const [ACADEMY, HEAD, STUDENT, LESSON, CHECK, PLACE, METHOD] = [1, 2, 3, 4, 5, 6, 7].map(id) as [
+  string,
+  string,
+  string,
+  string,
+  string,
+  string,
+  string,
+];
+const document = workedCheck();
+const result = JSON.parse(JSON.stringify(solveDocument(document))) as object;
+
+/** What could be written at each state, in the words of its own schema; keyed by the migration that made it possible. */
+const WRITTEN: Readonly<
+  Record<string, readonly { readonly text: string; readonly values: readonly string[] }[]>
+> = {
+  '0001': [
+    { text: 'INSERT INTO academy (id, name) VALUES (?, ?)', values: [ACADEMY, 'Tarnside'] },
+    {
+      text: `INSERT INTO instructor (academy_id, id, email, name, role, password_hash) VALUES (?, ?, ?, ?, 'head', ?)`,
+      values: [ACADEMY, HEAD, 'marit@tarnside.example', 'Marit', await hashPassword(PASSWORD)],
+    },
+  ],
+  '0002': [
+    {
+      text: `INSERT INTO student (academy_id, id, instructor_id, name, handedness, minor, notes)
+             VALUES (?, ?, ?, 'Runa Feldt', 'right', 1, 'of old')`,
+      values: [ACADEMY, STUDENT, HEAD],
+    },
+    {
+      text: `INSERT INTO lesson (academy_id, id, student_id, instructor_id, held_on, notes)
+             VALUES (?, ?, ?, ?, '2026-04-17', 'dry')`,
+      values: [ACADEMY, LESSON, STUDENT, HEAD],
+    },
+    {
+      text: 'INSERT INTO setup_check (academy_id, id, lesson_id, student_id, revision) VALUES (?, ?, ?, ?, 1)',
+      values: [ACADEMY, CHECK, LESSON, STUDENT],
+    },
+    {
+      text: `INSERT INTO check_version
+               (academy_id, check_id, revision, reason, document, result, core_version, save_key, instructor_id)
+             VALUES (?, ?, 1, 'entered', ?, ?, '0.1.0', ?, ?)`,
+      values: [ACADEMY, CHECK, JSON.stringify(document), JSON.stringify(result), id(8), HEAD],
+    },
+  ],
+  '0003': [
+    {
+      text: `INSERT INTO audit_entry (academy_id, id, instructor_id, student_id, action) VALUES (?, ?, ?, ?, 'seen')`,
+      values: [ACADEMY, id(9), HEAD, STUDENT],
+    },
+    {
+      text: `INSERT INTO post_box (academy_id, id, recipient, subject, body) VALUES (?, ?, 'a@b.example', 'Hello', '')`,
+      values: [ACADEMY, id(10)],
+    },
+  ],
+  '0004': [
+    {
+      text: `UPDATE check_version SET phase = 'baseline', help = 'blind', place_kind = 'range', reader = 'instructor'
+             WHERE academy_id = ? AND check_id = ?`,
+      values: [ACADEMY, CHECK],
+    },
+  ],
+  '0005': [
+    {
+      text: `INSERT INTO place (academy_id, id, name, kind, marks) VALUES (?, ?, 'Rim', 'range', '[]')`,
+      values: [ACADEMY, PLACE],
+    },
+    {
+      text: 'UPDATE lesson SET place_id = ?, windy = 1 WHERE academy_id = ? AND id = ?',
+      values: [PLACE, ACADEMY, LESSON],
+    },
+  ],
+  '0006': [
+    {
+      text: `UPDATE check_version SET record = '{"feltDeg":1.5}' WHERE academy_id = ? AND check_id = ?`,
+      values: [ACADEMY, CHECK],
+    },
+    {
+      text: `INSERT INTO method_profile (academy_id, id, name, document) VALUES (?, ?, 'Ours', '{}')`,
+      values: [ACADEMY, METHOD],
+    },
+  ],
+  '0007': [
+    {
+      text: `UPDATE lesson SET next_on = '2026-05-01' WHERE academy_id = ? AND id = ?`,
+      values: [ACADEMY, LESSON],
+    },
+  ],
+  '0008': [
+    {
+      text: 'UPDATE student SET stature_mm = 1720 WHERE academy_id = ? AND id = ?',
+      values: [ACADEMY, STUDENT],
+    },
+    {
+      text: `INSERT INTO student_link (token_hash, academy_id, id, student_id, instructor_id, recipient, expires_at)
+             VALUES (UNHEX(SHA2('token', 256)), ?, ?, ?, ?, 'a@b.example', '2030-01-01')`,
+      values: [ACADEMY, id(11), STUDENT, HEAD],
+    },
+  ],
+};
+const states = Object.keys(WRITTEN);
+const running: TestApp[] = [];
+afterAll(() => Promise.all(running.map((app) => app.stop())));
+
+/** A database as it was when migration `state` was the newest, used at every state on the way there. */
+async function usedUpTo(state: string): Promise<string> {
+  const url = await createTestDatabase();
+  const db = openDatabase(url);
+  for (const [index, name] of states.slice(0, states.indexOf(state) + 1).entries()) {
+    await migrate(url, MIGRATIONS, index + 1);
+    for (const statement of WRITTEN[name] ?? []) expect(await db.exec(statement)).toBe(1);
+  }
+  await db.close();
+  return url;
+}
+
+describe('a database that was used at every state up to', () => {
+  it('has a state for every migration but the newest', async () => {
+    const applied = await migrate(await createTestDatabase(), MIGRATIONS);
+    expect(applied.map((name) => name.slice(0, 4))).toEqual([...states, expect.any(String)]);
+  });
+
+  it.each(states.slice(1))('%s migrates, and its student, lesson and check read the same', async (state) => {
+    const app = await serveTestApp(await usedUpTo(state));
+    running.push(app);
+    const client = app.client();
+    const signedIn = await client.post('/api/session', {
+      email: 'marit@tarnside.example',
+      password: PASSWORD,
+    });
+    expect(signedIn.status).toBe(200);
+
+    const { student } = (await client.get(`/api/students/${STUDENT}`)).body as StudentPageView;
+    expect(student).toMatchObject({ name: 'Runa Feldt', handedness: 'right', minor: true, notes: 'of old' });
+    expect(student.statureMm).toBe(state >= '0008' ? 1720 : null);
+    const lesson = (await client.get(`/api/lessons/${LESSON}`)).body as LessonView;
+    expect(lesson).toMatchObject({
+      heldOn: '2026-04-17',
+      notes: 'dry',
+      kind: 'lesson',
+      windy: state >= '0005',
+      placeId: state >= '0005' ? PLACE : null,
+      nextOn: state >= '0007' ? '2026-05-01' : null,
+    });
+    const [check] = lesson.checks as readonly CheckView[];
+    expect(check).toMatchObject({ id: CHECK, revision: 1, document, result });
+    expect(check?.circumstances?.phase).toBe(state >= '0004' ? 'baseline' : undefined);
+    expect(check?.record).toEqual(state >= '0006' ? { feltDeg: 1.5 } : null);
+
+    const lines = (await client.get(`/api/students/${STUDENT}/lines`)).body as { line: string }[];
+    expect(lines.map((l) => l.line).toSorted()).toEqual(['face', 'toes']);
+    expect((await recomputeAll(app.db)).differences).toEqual([]);
+    const { findings } = await examine(app.db, { migrationsDir: MIGRATIONS, dataDir: undefined });
+    expect(findings.filter((f) => !f.well)).toEqual([]);
+    const { studentId } = await app.db.one<{ studentId: string | null }>({
+      text: 'SELECT MAX(student_id) AS studentId FROM post_box',
+      values: [],
+    });
+    expect(studentId).toBe(state >= '0008' ? STUDENT : null);
+  });
+});

@@ -14,6 +14,8 @@ export {
   type EyeReading,
   type FaceRodReading,
   type FirstAcademy,
+  type InstructorChange,
+  type InstructorChoice,
   type Invitation,
   type GapsReading,
   type HandOutInput,
@@ -53,6 +55,14 @@ export {
 } from './generated/types.ts';
 
 export {
+  type CohortChoice,
+  type CohortLine,
+  type CohortView,
+  type RosterEntry,
+  type RosterSort,
+  type RosterView,
+} from './api/roster-views.ts';
+export {
   type ConsentView,
   type HandOutPage,
   type HandOutView,
@@ -67,6 +77,8 @@ export {
 export {
   validateAcademyLine,
   validateErasureInput,
+  validateInstructorChange,
+  validateInstructorChoice,
   validateCheckDocument,
   validateCheckInput,
   validateStudentLinkInput,

@@ -10,6 +10,8 @@ import {
   type CheckInput,
   type ErasureInput,
   type FirstAcademy,
+  type InstructorChange,
+  type InstructorChoice,
   type Invitation,
   type InstructorSettings,
   type LessonInput,
@@ -197,6 +199,14 @@ export const validatePasswordForgotten: Validator<PasswordForgotten> = validator
 );
 /** Validates an invitation. */
 export const validateInvitation: Validator<Invitation> = validator(generated.validateInvitation);
+/** Validates what a head changes of an instructor. */
+export const validateInstructorChange: Validator<InstructorChange> = validator(
+  generated.validateInstructorChange,
+);
+/** Validates to whom a student goes. */
+export const validateInstructorChoice: Validator<InstructorChoice> = validator(
+  generated.validateInstructorChoice,
+);
 /** Validates the erasing of a student. */
 export const validateErasureInput: Validator<ErasureInput> = validator(generated.validateErasureInput);
 /** Validates the use of a one-time link. */

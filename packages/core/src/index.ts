@@ -34,6 +34,7 @@ export { type EndReading, endUncertainty } from './uncertainty/end-uncertainty.t
 export { LANDMARK_UNCERTAINTY, type LandmarkUncertainty } from './uncertainty/landmark.ts';
 export { normalLowerTail, normalUpperTail } from './uncertainty/normal.ts';
 
+export { type Proportion, proportion } from './uncertainty/proportion.ts';
 export { NORMAL_975, studentT975 } from './uncertainty/student-t.ts';
 
 // The target line and the aids

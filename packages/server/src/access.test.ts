@@ -65,6 +65,18 @@ function callOf(route: string): Call | undefined {
       body: { name: 'Runa Feldt' },
       stranger: 'refused',
     },
+    'get /api/roster': { path: '/api/roster', stranger: 'own-data' },
+    'get /api/roster/cohort': { path: '/api/roster/cohort', stranger: 'own-data' },
+    'put /api/students/:id/instructor': {
+      path: `/api/students/${ids.studentId}/instructor`,
+      body: { instructorId: ids.studentId },
+      stranger: 'refused',
+    },
+    'put /api/instructors/:id': {
+      path: `/api/instructors/${ids.studentId}`,
+      body: { suspended: true },
+      stranger: 'refused',
+    },
     'get /api/erased-students': { path: '/api/erased-students', stranger: 'own-data' },
     'get /api/calendar': { path: '/api/calendar', stranger: 'own-data' },
     'get /api/students': { path: '/api/students', stranger: 'own-data' },

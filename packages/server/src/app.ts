@@ -31,6 +31,7 @@ import { methodRoutes } from './methods/method-routes.ts';
 import { placeRoutes } from './places/place-routes.ts';
 import { printRoutes } from './printing/print-routes.ts';
 import { type PostBox } from './post/post-box.ts';
+import { rosterRoutes } from './roster/roster-routes.ts';
 import { settingsRoutes } from './settings/settings-routes.ts';
 import { stationPlanRoutes } from './station-plans/station-plan-routes.ts';
 import { type GuessLimit, guessLimit } from './take-home/guess-limit.ts';
@@ -80,6 +81,7 @@ export function allRoutes({
     ...passwordRoutes({ db, postBox, limits }),
     ...auditRoutes(db),
     ...studentRoutes(db),
+    ...rosterRoutes(db),
     ...exchangeRoutes(db),
     ...erasureRoutes({ db, postBox, tombstones }),
     ...lessonRoutes(db),

@@ -1,14 +1,15 @@
 import { readFileSync } from 'node:fs';
 import { createServer, type RequestListener, type Server } from 'node:http';
 import { createServer as createTlsServer } from 'node:https';
-import { pino } from 'pino';
+import { type Logger, pino } from 'pino';
 import { createApp } from './app.ts';
 import { type Config, ConfigError, readConfig } from './config/read-config.ts';
-import { isUnreachable, openDatabase } from './database/database.ts';
+import { type Database, isUnreachable, openDatabase } from './database/database.ts';
 import { migrate, MigrationError } from './database/migrate.ts';
 import { redirectToHttps } from './http/redirect.ts';
 import { anyAcademyExists } from './identity/instructor-repository.ts';
 import { applyTombstones, NO_TOMBSTONES, tombstonesIn } from './erasure/tombstones.ts';
+import { refreshStandings } from './roster/refresh-standings.ts';
 import { simulatedPostBox } from './post/post-box.ts';
 
 const SHUTDOWN_GRACE_MS = 8_000;
@@ -16,6 +17,9 @@ const SHUTDOWN_GRACE_MS = 8_000;
 const TIMEOUTS = { requestTimeout: 30_000, headersTimeout: 10_000 };
 const LOG_EVERY_MS = 1_000;
 const DATABASE_TRY_MS = 2_000;
+const STANDINGS_EVERY_MS = 2_000;
+/** At a time: requests come between them. */
+const STANDINGS_AT_ONCE = 20;
 
 /** The only place that reads the environment and listens. */
 async function main(): Promise<void> {
@@ -66,12 +70,29 @@ async function main(): Promise<void> {
       await new Promise((resolve) => setTimeout(resolve, DATABASE_TRY_MS));
     }
   }
+  keepStandings(db, logger);
   const address = addressOf(servers[0], config);
   logger.info({ address }, 'listening');
   process.send?.({
     listening: address,
     setupNeeded: config.setupCode !== undefined && !(await anyAcademyExists(db)),
   });
+}
+
+/** Standings that a change has put out of date follow by themselves, a few at a time. */
+function keepStandings(db: Database, logger: Logger): void {
+  const next = (wait: number): void => {
+    setTimeout(() => {
+      refreshStandings(db, { limit: STANDINGS_AT_ONCE }).then(
+        (done) => next(done === STANDINGS_AT_ONCE ? 0 : STANDINGS_EVERY_MS),
+        (error: unknown) => {
+          if (!isUnreachable(error)) logger.error({ err: error }, 'standings were not refreshed');
+          next(STANDINGS_EVERY_MS);
+        },
+      );
+    }, wait).unref();
+  };
+  next(STANDINGS_EVERY_MS);
 }
 
 function openServer({ tls }: Config, listener: RequestListener): Server {

@@ -191,6 +191,9 @@ export interface InstructorView {
   readonly name: string;
   readonly email: string;
   readonly role: 'head' | 'instructor';
+  /** Signs in no more. */
+  readonly suspended: boolean;
+  readonly studentCount: number;
 }
 
 /** An academy's own method. */

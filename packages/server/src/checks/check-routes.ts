@@ -103,7 +103,8 @@ export function checkRoutes(db: Database): readonly Route[] {
       path: '/api/checks/:id',
       access: 'signed-in',
       handle: async (ctx) => {
-        if (!(await setCheckDeleted(db, requireActor(ctx), idParam(ctx), true))) throw notFound();
+        const [actor, id] = [requireActor(ctx), idParam(ctx)];
+        if (!(await db.inTransaction((tx) => setCheckDeleted(tx, actor, id, true)))) throw notFound();
         ctx.status = 204;
       },
     },
@@ -112,7 +113,8 @@ export function checkRoutes(db: Database): readonly Route[] {
       path: '/api/checks/:id/restore',
       access: 'signed-in',
       handle: async (ctx) => {
-        if (!(await setCheckDeleted(db, requireActor(ctx), idParam(ctx), false))) throw notFound();
+        const [actor, id] = [requireActor(ctx), idParam(ctx)];
+        if (!(await db.inTransaction((tx) => setCheckDeleted(tx, actor, id, false)))) throw notFound();
         ctx.status = 204;
       },
     },

@@ -108,6 +108,13 @@ const WRITTEN: Readonly<
       values: [ACADEMY, id(11), STUDENT, HEAD],
     },
   ],
+  '0009': [
+    { text: 'UPDATE academy SET retention_months = 24 WHERE id = ?', values: [ACADEMY] },
+    {
+      text: 'INSERT INTO erased_student (academy_id, student_id) VALUES (?, ?)',
+      values: [ACADEMY, id(12)],
+    },
+  ],
 };
 const states = Object.keys(WRITTEN);
 const running: TestApp[] = [];

@@ -16,6 +16,9 @@ export interface Erased {
 export async function eraseStudent(tx: Queries, { academyId, studentId }: Erased): Promise<boolean> {
   const theirs = sql`academy_id = ${academyId} AND student_id = ${studentId}`;
   await tx.exec(sql`DELETE FROM measured_line WHERE ${theirs}`);
+  await tx.exec(sql`DELETE FROM line_standing WHERE ${theirs}`);
+  await tx.exec(sql`DELETE FROM student_standing WHERE ${theirs}`);
+  await tx.exec(sql`DELETE FROM standing_due WHERE ${theirs}`);
   await tx.exec(sql`DELETE FROM hand_out WHERE ${theirs}`);
   await tx.exec(sql`DELETE FROM self_check WHERE ${theirs}`);
   await tx.exec(sql`DELETE FROM student_link WHERE ${theirs}`);

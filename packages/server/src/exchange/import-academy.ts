@@ -94,6 +94,9 @@ class AcademyReader {
     if (this.academy === null && this.problems.length === 0) this.refuse('', 'The file is empty.');
     if (this.problems.length > 0 || this.academy === null) throw new ImportRefused(this.problems);
     await rebuildMeasuredLines(this.tx, this.academy.id);
+    await this.tx.exec(sql`
+      INSERT INTO standing_due (academy_id, student_id)
+      SELECT academy_id, id FROM student WHERE academy_id = ${this.academy.id}`);
     return { academyId: this.academy.id, academyName: this.academy.name, rows: this.rows };
   }
 

@@ -58,6 +58,13 @@ export function identityRoutes({ db, setupCode, limits }: IdentityDependencies):
       });
     }
     await limits.succeeded(ctx.ip, email);
+    if (credentials.suspended === 1) {
+      throw new Problem({
+        status: 403,
+        code: 'suspended',
+        title: 'This account is suspended. The head of the academy can open it again.',
+      });
+    }
     if (ctx.state.tokenHash !== undefined) await closeSession(db, ctx.state.tokenHash);
     const { academyId, instructorId, role } = credentials;
     await startSession(ctx, { academyId, instructorId, role });

@@ -6,6 +6,8 @@ import { type Actor } from '../http/context.ts';
 
 /** What signing in needs to know of an instructor. */
 export interface Credentials extends Actor {
+  /** 1: signs in no more. */
+  readonly suspended: number;
   readonly passwordHash: string;
 }
 
@@ -21,7 +23,8 @@ export interface NewInstructor {
 /** Looks an instructor up by e-mail: the one query that comes before the academy is known. */
 export function findCredentials(db: Queries, email: string): Promise<Credentials | undefined> {
   return db.maybeOne<Credentials>(sql`
-    SELECT academy_id AS academyId, id AS instructorId, role, password_hash AS passwordHash
+    SELECT academy_id AS academyId, id AS instructorId, role, password_hash AS passwordHash,
+           suspended_at IS NOT NULL AS suspended
     FROM instructor WHERE email = ${email}`);
 }
 
@@ -61,9 +64,39 @@ export async function describeActor(db: Queries, actor: Actor, locked: boolean):
 }
 
 /** The academy's instructors by name. */
-export function listInstructors(db: Queries, academyId: string): Promise<readonly InstructorView[]> {
-  return db.many<InstructorView>(sql`
-    SELECT id, name, email, role FROM instructor WHERE academy_id = ${academyId} ORDER BY name, id`);
+export async function listInstructors(db: Queries, academyId: string): Promise<readonly InstructorView[]> {
+  const rows = await db.many<Omit<InstructorView, 'suspended'> & { readonly suspended: number }>(sql`
+    SELECT i.id, i.name, i.email, i.role, i.suspended_at IS NOT NULL AS suspended,
+           (SELECT COUNT(*) FROM student s
+             WHERE s.academy_id = i.academy_id AND s.instructor_id = i.id AND s.deleted_at IS NULL) AS studentCount
+    FROM instructor i WHERE i.academy_id = ${academyId} ORDER BY i.name, i.id`);
+  return rows.map((row) => ({ ...row, suspended: row.suspended === 1 }));
+}
+
+/** Lets an instructor sign in no more, or again. @returns whether there is one, and it is not the last open head */
+export async function setSuspended(
+  tx: Queries,
+  academyId: string,
+  id: string,
+  suspended: boolean,
+): Promise<'done' | 'unknown' | 'last-head'> {
+  const all = await tx.many<{ id: string; role: Actor['role']; suspended: number }>(sql`
+    SELECT id, role, suspended_at IS NOT NULL AS suspended FROM instructor
+    WHERE academy_id = ${academyId} ORDER BY id FOR UPDATE`);
+  const one = all.find((i) => i.id === id);
+  if (one === undefined) return 'unknown';
+  if (
+    suspended &&
+    one.role === 'head' &&
+    !all.some((i) => i.id !== id && i.role === 'head' && i.suspended === 0)
+  )
+    return 'last-head';
+  await tx.exec(sql`
+    UPDATE instructor SET suspended_at = ${suspended ? sql`COALESCE(suspended_at, UTC_TIMESTAMP(3))` : sql`NULL`}
+    WHERE academy_id = ${academyId} AND id = ${id}`);
+  if (suspended)
+    await tx.exec(sql`DELETE FROM session WHERE academy_id = ${academyId} AND instructor_id = ${id}`);
+  return 'done';
 }
 
 /** An instructor's stored password hash. */

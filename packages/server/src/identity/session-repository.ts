@@ -52,7 +52,7 @@ export async function findSession(db: Queries, tokenHash: Buffer): Promise<Livin
            s.locked_at IS NOT NULL AS locked,
            s.last_seen_at < UTC_TIMESTAMP(3) - INTERVAL ${SEEN_EVERY_MINUTES} MINUTE AS stale
     FROM session s JOIN instructor i ON i.academy_id = s.academy_id AND i.id = s.instructor_id
-    WHERE s.token_hash = ${tokenHash} AND s.expires_at > UTC_TIMESTAMP(3)
+    WHERE s.token_hash = ${tokenHash} AND i.suspended_at IS NULL AND s.expires_at > UTC_TIMESTAMP(3)
       AND s.last_seen_at > UTC_TIMESTAMP(3) - INTERVAL ${IDLE_DAYS} DAY`);
   if (row === undefined) return undefined;
   const { stale, locked, ...actor } = row;

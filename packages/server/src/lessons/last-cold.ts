@@ -5,12 +5,12 @@ import {
   type TeeSheetEntry,
   watchedLine,
 } from '@lotrecht/contract';
-import { type Queries } from '../database/database.ts';
+import { type Database, type Queries } from '../database/database.ts';
 import { sql, type SqlFragment } from '../database/sql.ts';
 import { type Actor } from '../http/context.ts';
+import { refreshStandings } from '../roster/refresh-standings.ts';
 import { visibleStudents } from '../students/visible.ts';
 import { type TeeSheetRow } from './lesson-repository.ts';
-import { flagsOfStudent } from './line-flags.ts';
 
 interface ColdRow {
   readonly studentId: string;
@@ -49,24 +49,41 @@ async function listLastColds(
     ORDER BY c.created_at DESC, c.id`);
 }
 
+/** What the cold lines of students say at their last lesson. */
+export async function listFlags(
+  db: Queries,
+  actor: Actor,
+  studentIds: readonly string[],
+): Promise<readonly (LineFlag & { readonly studentId: string })[]> {
+  if (studentIds.length === 0) return [];
+  return db.many(sql`
+    SELECT t.student_id AS studentId, t.flag AS code, t.line, NULLIF(t.club_group, 'none') AS clubGroup,
+           t.held_on AS date
+    FROM line_standing t JOIN student s ON s.academy_id = t.academy_id AND s.id = t.student_id
+    WHERE t.academy_id = ${actor.academyId} AND ${visibleStudents(actor)}
+      AND t.student_id IN (${listOf(studentIds)}) AND t.flag IS NOT NULL
+    ORDER BY t.student_id, t.line, t.club_group`);
+}
+
 /** A tee sheet with what to watch: the last blind baseline of each student before a day, and what relapsed. */
 export async function withLastCold(
-  db: Queries,
+  db: Database,
   actor: Actor,
   rows: readonly TeeSheetRow[],
   day: string,
 ): Promise<readonly TeeSheetEntry[]> {
   const students = new Map(rows.map((r) => [r.studentId, r]));
   const colds = await listLastColds(db, actor, [...students.keys()], day);
-  const flags = new Map<string, readonly LineFlag[]>();
-  for (const [studentId, row] of students) flags.set(studentId, await flagsOfStudent(db, actor, row));
+  const studentIds = [...students.keys()];
+  await refreshStandings(db, { academyId: actor.academyId, studentIds, limit: studentIds.length });
+  const flags = await listFlags(db, actor, studentIds);
   return rows.map((row) => {
     const own = colds.filter((c) => c.studentId === row.studentId);
     const [newest] = own;
     return {
       ...row,
       lastCold: newest === undefined ? null : { heldOn: newest.heldOn, watch: watchedLine(own) },
-      flags: flags.get(row.studentId) ?? [],
+      flags: flags.filter((f) => f.studentId === row.studentId).map(({ studentId: _, ...flag }) => flag),
     };
   });
 }

@@ -3,6 +3,7 @@ import { type LessonInput, type LessonView, type TeeSheetEntry } from '@lotrecht
 import { type Queries } from '../database/database.ts';
 import { sql, type SqlFragment } from '../database/sql.ts';
 import { type Actor } from '../http/context.ts';
+import { markStanding, markStandingOf } from '../roster/standing-due.ts';
 import { visibleStudents } from '../students/visible.ts';
 
 /** A lesson without its checks. */
@@ -57,6 +58,7 @@ export async function insertLesson(db: Queries, actor: Actor, id: string, input:
                         notes)
     VALUES (${actor.academyId}, ${id}, ${input.studentId}, ${actor.instructorId}, ${input.heldOn},
             ${input.nextOn ?? null}, ${input.placeId ?? null}, ${input.windy ?? false}, ${input.notes})`);
+  await markStanding(db, actor.academyId, input.studentId);
 }
 
 /** The lesson under which a day's readings at home are kept, made when there is none. @returns its id */
@@ -91,6 +93,7 @@ export async function updateLesson(
         l.place_id = ${input.placeId ?? null}, l.windy = ${input.windy ?? false}, l.notes = ${input.notes}, l.revision = l.revision + 1
     WHERE ${visibleStudents(actor)} AND l.id = ${id} AND l.deleted_at IS NULL AND l.revision = ${input.revision}
       AND l.student_id = ${input.studentId}`);
+  await markStanding(db, actor.academyId, input.studentId);
   return changed === 1;
 }
 
@@ -107,6 +110,7 @@ export async function setLessonDeleted(
   const changed = await db.exec(sql`
     UPDATE lesson l JOIN student s ON s.academy_id = l.academy_id AND s.id = l.student_id
     SET ${change} AND ${visibleStudents(actor)} AND l.id = ${id}`);
+  if (changed === 1) await markStandingOf(db, actor.academyId, { lesson: id });
   return changed === 1;
 }
 
@@ -130,7 +134,6 @@ export function listLessonsOfDay(db: Queries, actor: Actor, day: string): Promis
   );
 }
 
-/** Each student's latest lesson before a day, the newest first. */
 /** No lesson of the same student after it, up to a day that is not counted. */
 function lastBefore(day: string): SqlFragment {
   return sql`l.kind = 'lesson' AND l.held_on < ${day} AND NOT EXISTS (

@@ -7,6 +7,7 @@ import { idParam } from '../http/params.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { type Route } from '../http/route.ts';
 import { requireActor } from '../identity/session-cookie.ts';
+import { UNSEEN_DAYS } from '../roster/refresh-standings.ts';
 import { withLastCold } from './last-cold.ts';
 import {
   findLesson,
@@ -20,8 +21,6 @@ import { saveLesson } from './save-lesson.ts';
 
 /** So many students are shown besides those of the day. */
 const SEEN_LATELY = 24;
-/** Where no day was agreed, a student is due again after so many days. */
-const UNSEEN_DAYS = 21;
 
 function requireDay(text: unknown): string {
   if (typeof text === 'string' && /^\d{4}-\d{2}-\d{2}$/.test(text) && !Number.isNaN(Date.parse(text)))
@@ -92,7 +91,8 @@ export function lessonRoutes(db: Database): readonly Route[] {
       path: '/api/lessons/:id',
       access: 'signed-in',
       handle: async (ctx) => {
-        if (!(await setLessonDeleted(db, requireActor(ctx), idParam(ctx), true))) throw notFound();
+        const [actor, id] = [requireActor(ctx), idParam(ctx)];
+        if (!(await db.inTransaction((tx) => setLessonDeleted(tx, actor, id, true)))) throw notFound();
         ctx.status = 204;
       },
     },
@@ -101,7 +101,8 @@ export function lessonRoutes(db: Database): readonly Route[] {
       path: '/api/lessons/:id/restore',
       access: 'signed-in',
       handle: async (ctx) => {
-        if (!(await setLessonDeleted(db, requireActor(ctx), idParam(ctx), false))) throw notFound();
+        const [actor, id] = [requireActor(ctx), idParam(ctx)];
+        if (!(await db.inTransaction((tx) => setLessonDeleted(tx, actor, id, false)))) throw notFound();
         ctx.status = 204;
       },
     },

@@ -49,7 +49,7 @@ export async function saveLesson(
   if (placeId !== null && (await findPlace(db, actor, placeId)) === undefined) throw notFound();
   if (input.revision === 0) {
     try {
-      await insertLesson(db, actor, id, input);
+      await db.inTransaction((tx) => insertLesson(tx, actor, id, input));
     } catch (error) {
       if (!isDuplicate(error)) throw error;
       const existing = await findLesson(db, actor, id);
@@ -59,7 +59,8 @@ export async function saveLesson(
   } else {
     const before = await findLesson(db, actor, id);
     if (before === undefined) throw notFound();
-    if (!says(before, input) && !(await updateLesson(db, actor, id, input))) throw conflict(before);
+    if (!says(before, input) && !(await db.inTransaction((tx) => updateLesson(tx, actor, id, input))))
+      throw conflict(before);
   }
   const saved = await findLesson(db, actor, id);
   if (saved === undefined) throw notFound();

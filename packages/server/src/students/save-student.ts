@@ -31,7 +31,7 @@ export async function saveStudent(
 ): Promise<StudentView> {
   if (input.revision === 0) {
     try {
-      await insertStudent(db, actor, id, input);
+      await db.inTransaction((tx) => insertStudent(tx, actor, id, input));
     } catch (error) {
       if (!isDuplicate(error)) throw error;
       const existing = await findStudent(db, actor, id);

@@ -62,7 +62,7 @@ export function studentRoutes(db: Database): readonly Route[] {
       handle: async (ctx) => {
         const actor = requireActor(ctx);
         const id = idParam(ctx);
-        if (!(await setStudentDeleted(db, actor, id, true))) throw notFound();
+        if (!(await db.inTransaction((tx) => setStudentDeleted(tx, actor, id, true)))) throw notFound();
         await recordAccess(db, actor, id, 'deleted');
         ctx.status = 204;
       },
@@ -74,7 +74,7 @@ export function studentRoutes(db: Database): readonly Route[] {
       handle: async (ctx) => {
         const actor = requireActor(ctx);
         const id = idParam(ctx);
-        if (!(await setStudentDeleted(db, actor, id, false))) throw notFound();
+        if (!(await db.inTransaction((tx) => setStudentDeleted(tx, actor, id, false)))) throw notFound();
         await recordAccess(db, actor, id, 'restored');
         ctx.status = 204;
       },

@@ -1,18 +1,15 @@
-import { type LineFlag, lineProgress, progressChoices } from '@lotrecht/contract';
-import { listMeasuredLines } from '../checks/measured-line-repository.ts';
-import { type Queries } from '../database/database.ts';
-import { type Actor } from '../http/context.ts';
+import { type LineFlag, lineProgress, type MeasuredLineView, progressChoices } from '@lotrecht/contract';
 
 /**
  * What a student's cold lines say at their last lesson: relapsed, or stable. Only what is newest counts, an old relapse
  * that was mended since does not.
+ *
+ * @param rows all lines of the student, oldest first
  */
-export async function flagsOfStudent(
-  db: Queries,
-  actor: Actor,
-  { studentId, handedness }: { readonly studentId: string; readonly handedness: 'right' | 'left' },
-): Promise<readonly LineFlag[]> {
-  const rows = await listMeasuredLines(db, actor, { studentId });
+export function flagsOf(
+  rows: readonly MeasuredLineView[],
+  handedness: 'right' | 'left',
+): readonly LineFlag[] {
   const newest = rows.at(-1)?.heldOn;
   if (newest === undefined) return [];
   return progressChoices(rows)

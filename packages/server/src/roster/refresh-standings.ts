@@ -1,0 +1,125 @@
+import { type LineFlag, type MeasuredLineView } from '@lotrecht/contract';
+import { listMeasuredLines } from '../checks/measured-line-repository.ts';
+import { type Database, type Queries } from '../database/database.ts';
+import { sql } from '../database/sql.ts';
+import { type Actor } from '../http/context.ts';
+import { flagsOf } from './line-flags.ts';
+
+/** Where no day was agreed, a student is due again after so many days. */
+export const UNSEEN_DAYS = 21;
+
+interface Due {
+  readonly academyId: string;
+  readonly studentId: string;
+}
+
+/** Whose standings: of all academies, or one, or some students of one. */
+export interface RefreshWish {
+  readonly limit: number;
+  readonly academyId?: string;
+  readonly studentIds?: readonly string[];
+}
+
+/**
+ * Brings standings that are out of date up to it, a student at a time, so that nobody waits for all of them.
+ *
+ * @returns how many
+ */
+export async function refreshStandings(db: Database, wish: RefreshWish): Promise<number> {
+  const { academyId, studentIds, limit } = wish;
+  if (studentIds?.length === 0) return 0;
+  const ids = studentIds?.reduce((list, id) => sql`${list}, ${id}`, sql`NULL`);
+  const due = await db.many<Due>(sql`
+    SELECT academy_id AS academyId, student_id AS studentId FROM standing_due
+    WHERE ${academyId === undefined ? sql`TRUE` : sql`academy_id = ${academyId}`}
+      AND ${ids === undefined ? sql`TRUE` : sql`student_id IN (${ids})`} LIMIT ${limit}`);
+  for (const one of due) await db.inTransaction((tx) => refresh(tx, one));
+  return due.length;
+}
+
+async function refresh(tx: Queries, { academyId, studentId }: Due): Promise<void> {
+  const theirs = sql`academy_id = ${academyId} AND student_id = ${studentId}`;
+  // First the mark: whoever changes something from now on marks it again, and waits for us with it.
+  if ((await tx.exec(sql`DELETE FROM standing_due WHERE ${theirs}`)) === 0) return;
+  await tx.exec(sql`DELETE FROM line_standing WHERE ${theirs}`);
+  const student = await tx.maybeOne<{ handedness: 'right' | 'left' }>(sql`
+    SELECT handedness FROM student
+    WHERE academy_id = ${academyId} AND id = ${studentId} AND deleted_at IS NULL`);
+  if (student === undefined) {
+    await tx.exec(sql`DELETE FROM student_standing WHERE ${theirs}`);
+    return;
+  }
+  const everyone: Actor = { academyId, instructorId: studentId, role: 'head' };
+  const rows = await listMeasuredLines(tx, everyone, { studentId });
+  const flags = flagsOf(rows, student.handedness);
+  await keepLines(tx, { academyId, studentId }, newestOf(rows, flags));
+  const relapsed = new Set(flags.filter((f) => f.code === 'relapse').map((f) => f.line)).size;
+  await keepStudent(tx, { academyId, studentId }, relapsed);
+}
+
+interface NewestLine extends MeasuredLineView {
+  readonly flag: LineFlag['code'] | null;
+}
+
+/** The newest set-up of each line by club and help; rows come oldest first. */
+function newestOf(rows: readonly MeasuredLineView[], flags: readonly LineFlag[]): readonly NewestLine[] {
+  const newest = new Map<string, NewestLine>();
+  for (const row of rows) {
+    const help = row.circumstances?.help;
+    if (help === undefined) continue;
+    const flag =
+      help === 'blind'
+        ? flags.find((f) => f.line === row.line && f.clubGroup === row.clubGroup && f.date === row.heldOn)
+        : undefined;
+    newest.set(`${row.line} ${row.clubGroup ?? 'none'} ${help}`, { ...row, flag: flag?.code ?? null });
+  }
+  return [...newest.values()];
+}
+
+async function keepLines(
+  tx: Queries,
+  { academyId, studentId }: Due,
+  lines: readonly NewestLine[],
+): Promise<void> {
+  const [first, ...others] = lines.map(
+    (
+      l,
+    ) => sql`(${academyId}, ${studentId}, ${l.line}, ${l.clubGroup ?? 'none'}, ${l.circumstances?.help ?? 'blind'},
+                ${l.heldOn}, ${l.handedAzimuthDeg}, ${l.verdict}, ${l.flag})`,
+  );
+  if (first === undefined) return;
+  await tx.exec(sql`
+    INSERT INTO line_standing
+      (academy_id, student_id, line, club_group, help, held_on, handed_azimuth_deg, verdict, flag)
+    VALUES ${others.reduce((all, row) => sql`${all}, ${row}`, first)}`);
+}
+
+async function keepStudent(tx: Queries, { academyId, studentId }: Due, relapsed: number): Promise<void> {
+  await tx.exec(sql`
+    REPLACE INTO student_standing
+      (academy_id, student_id, instructor_id, lesson_count, last_lesson_on, due_on, method_id, relapsed)
+    SELECT s.academy_id, s.id, s.instructor_id,
+           (SELECT COUNT(*) FROM lesson n WHERE n.academy_id = s.academy_id AND n.student_id = s.id
+              AND n.kind = 'lesson' AND n.deleted_at IS NULL),
+           l.held_on, COALESCE(l.next_on, l.held_on + INTERVAL ${UNSEEN_DAYS} DAY),
+           (SELECT COALESCE(JSON_VALUE(v.document, '$.method.id'), JSON_VALUE(v.record, '$.ownMethod.id'))
+              FROM setup_check c
+              JOIN check_version v ON v.academy_id = c.academy_id AND v.check_id = c.id AND v.revision = c.revision
+              WHERE c.academy_id = s.academy_id AND c.student_id = s.id AND c.deleted_at IS NULL
+              ORDER BY c.created_at DESC LIMIT 1),
+           ${relapsed}
+    FROM student s
+    LEFT JOIN lesson l ON l.academy_id = s.academy_id AND l.id = (
+      SELECT n.id FROM lesson n
+      WHERE n.academy_id = s.academy_id AND n.student_id = s.id AND n.kind = 'lesson' AND n.deleted_at IS NULL
+      ORDER BY n.held_on DESC, n.id DESC LIMIT 1)
+    WHERE s.academy_id = ${academyId} AND s.id = ${studentId}`);
+}
+
+/** How many students of an academy are not up to date yet. */
+export async function countDue(db: Queries, academyId: string): Promise<number> {
+  const { n } = await db.one<{ n: number }>(
+    sql`SELECT COUNT(*) AS n FROM standing_due WHERE academy_id = ${academyId}`,
+  );
+  return n;
+}

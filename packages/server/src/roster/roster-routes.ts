@@ -1,0 +1,148 @@
+import {
+  type ClubGroup,
+  type CohortChoice,
+  type RosterSort,
+  USUAL_OF_CLUB,
+  validateInstructorChange,
+  validateInstructorChoice,
+} from '@lotrecht/contract';
+import { LINE_NAMES } from '@lotrecht/core';
+import { recordAccess } from '../audit/audit-repository.ts';
+import { type Database } from '../database/database.ts';
+import { type AppContext } from '../http/context.ts';
+import { bodyOf } from '../http/json-body.ts';
+import { idParam } from '../http/params.ts';
+import { notFound, Problem } from '../http/problem.ts';
+import { type Route } from '../http/route.ts';
+import { setSuspended } from '../identity/instructor-repository.ts';
+import { requireActor } from '../identity/session-cookie.ts';
+import { refreshStandings } from './refresh-standings.ts';
+import { cohortOf, listRoster, moveStudent, type RosterWish } from './roster-repository.ts';
+
+/** So many standings are brought up to date before a page is shown; the others follow by themselves. */
+const REFRESHED = 60;
+const SORTS: readonly RosterSort[] = ['due', 'last', 'relapsed', 'name'];
+const DAY = /^\d{4}-\d{2}-\d{2}$/;
+const UUID = /^[0-9a-f-]{36}$/;
+
+/** One of some words in a query, or undefined where it is not asked. @throws Problem 422 for another */
+function oneOf<T extends string>(ctx: AppContext, name: string, words: readonly T[]): T | undefined {
+  const text = ctx.query[name];
+  if (text === undefined || text === '') return undefined;
+  const word = words.find((w) => w === text);
+  if (word === undefined) throw refused(name, `Use one of: ${words.join(', ')}.`);
+  return word;
+}
+
+function matching(ctx: AppContext, name: string, pattern: RegExp, advice: string): string | undefined {
+  const text = ctx.query[name];
+  if (text === undefined || text === '') return undefined;
+  if (typeof text !== 'string' || !pattern.test(text)) throw refused(name, advice);
+  return text;
+}
+
+function refused(name: string, message: string): Problem {
+  return new Problem({
+    status: 422,
+    code: 'refused',
+    title: 'Something in what was sent does not fit.',
+    errors: [{ code: 'not-allowed', path: `/${name}`, message }],
+  });
+}
+
+function afterOf(ctx: AppContext): RosterWish['after'] {
+  const text = ctx.query['after'];
+  if (typeof text !== 'string' || text === '') return null;
+  try {
+    const [value, id] = JSON.parse(text) as unknown[];
+    const fits = value === null || typeof value === 'string' || typeof value === 'number';
+    if (fits && typeof id === 'string' && UUID.test(id)) return { value, id };
+  } catch {
+    // Below: it is no page's end either way.
+  }
+  throw refused('after', 'Send what the page before said, unchanged.');
+}
+
+function wishOf(ctx: AppContext): RosterWish {
+  const instructorId = matching(ctx, 'instructor', UUID, 'Name an instructor of the academy.');
+  const methodId = matching(ctx, 'method', /^[\w-]{1,60}$/, 'Name a method.');
+  const dueBy = matching(ctx, 'due', DAY, 'Give a day as YYYY-MM-DD.');
+  const flag = oneOf(ctx, 'flag', ['relapse', 'stable']);
+  const out = oneOf(ctx, 'out', LINE_NAMES);
+  return {
+    sort: oneOf(ctx, 'sort', SORTS) ?? 'due',
+    after: afterOf(ctx),
+    ...(instructorId !== undefined && { instructorId }),
+    ...(methodId !== undefined && { methodId }),
+    ...(dueBy !== undefined && { dueBy }),
+    ...(flag !== undefined && { flag }),
+    ...(out !== undefined && { out }),
+  };
+}
+
+function cohortChoiceOf(ctx: AppContext): CohortChoice {
+  const handedness = oneOf(ctx, 'hand', ['right', 'left']);
+  const clubGroup = oneOf(ctx, 'club', Object.keys(USUAL_OF_CLUB) as ClubGroup[]);
+  return {
+    help: oneOf(ctx, 'help', ['blind', 'cued', 'rods']) ?? 'blind',
+    ...(handedness && { handedness }),
+    ...(clubGroup && { clubGroup }),
+  };
+}
+
+/** The whole academy for its head: who is due, who has relapsed, how groups stand, who instructs whom. */
+export function rosterRoutes(db: Database): readonly Route[] {
+  return [
+    {
+      method: 'get',
+      path: '/api/roster',
+      access: 'head',
+      handle: async (ctx) => {
+        const actor = requireActor(ctx);
+        const wish = wishOf(ctx);
+        await refreshStandings(db, { academyId: actor.academyId, limit: REFRESHED });
+        ctx.body = await listRoster(db, actor, wish);
+      },
+    },
+    {
+      method: 'get',
+      path: '/api/roster/cohort',
+      access: 'head',
+      handle: async (ctx) => {
+        ctx.body = await cohortOf(db, requireActor(ctx), cohortChoiceOf(ctx));
+      },
+    },
+    {
+      method: 'put',
+      path: '/api/students/:id/instructor',
+      access: 'head',
+      handle: async (ctx) => {
+        const [actor, studentId] = [requireActor(ctx), idParam(ctx)];
+        const { instructorId } = bodyOf(ctx, validateInstructorChoice);
+        if (!(await db.inTransaction((tx) => moveStudent(tx, actor, { studentId, instructorId }))))
+          throw notFound();
+        await recordAccess(db, actor, studentId, 'changed');
+        ctx.status = 204;
+      },
+    },
+    {
+      method: 'put',
+      path: '/api/instructors/:id',
+      access: 'head',
+      handle: async (ctx) => {
+        const [{ academyId }, id] = [requireActor(ctx), idParam(ctx)];
+        const { suspended } = bodyOf(ctx, validateInstructorChange);
+        const came = await db.inTransaction((tx) => setSuspended(tx, academyId, id, suspended));
+        if (came === 'unknown') throw notFound();
+        if (came === 'last-head') {
+          throw new Problem({
+            status: 409,
+            code: 'last-head',
+            title: 'This is the only head who can sign in. Invite another first.',
+          });
+        }
+        ctx.status = 204;
+      },
+    },
+  ];
+}

@@ -109,6 +109,16 @@ export const routes: Routes = [
         loadComponent: () => import('./views/study/study.ts').then((m) => m.StudyPage),
       },
       {
+        path: 'roster',
+        title: 'Roster · Lotrecht',
+        loadComponent: () => import('./views/roster/roster.ts').then((m) => m.RosterPage),
+      },
+      {
+        path: 'exchange',
+        title: 'Files in and out · Lotrecht',
+        loadComponent: () => import('./views/exchange/exchange.ts').then((m) => m.ExchangePage),
+      },
+      {
         path: 'academy',
         title: 'Academy · Lotrecht',
         loadComponent: () => import('./views/academy/academy.ts').then((m) => m.AcademyPage),

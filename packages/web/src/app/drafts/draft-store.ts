@@ -6,6 +6,8 @@ import { contentOfFirstDraft, type FirstDraft } from './upgrade-drafts.ts';
 export interface CheckDraft {
   readonly checkId: string;
   readonly lessonId: string;
+  /** Absent in drafts of earlier versions. */
+  readonly studentId?: string;
   readonly instructorId: string;
   /** The stored revision it was typed over; 0 for a new check. */
   readonly revision: number;
@@ -76,6 +78,14 @@ export class DraftStore {
     await this.db.checkDrafts
       .where({ instructorId, checkId })
       .and((draft) => draft.updatedAt <= updatedAt)
+      .delete();
+  }
+
+  /** Lets go of everything typed about students who were erased, whoever typed it. */
+  async dropOfStudents(studentIds: readonly string[]): Promise<number> {
+    const erased = new Set(studentIds);
+    return this.db.checkDrafts
+      .filter(({ studentId }) => studentId !== undefined && erased.has(studentId))
       .delete();
   }
 

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
   FormControl,
   FormGroup,
@@ -10,11 +10,14 @@ import { MatButton } from '@angular/material/button';
 import { MatError, MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
+import { RouterLink } from '@angular/router';
 import { type AuditEntryView, type InstructorView, type PostView } from '@lotrecht/contract';
 import { forkJoin } from 'rxjs';
 import { AccountApi } from '../../api/account-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { RosterApi } from '../../api/roster-api.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
+import { SessionStore } from '../../session/session.store.ts';
 import { clockText, dayText } from '../../ui/dates.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 
@@ -23,6 +26,7 @@ import { ProblemNote } from '../../ui/problem-note.ts';
   selector: 'lo-academy',
   imports: [
     ReactiveFormsModule,
+    RouterLink,
     MatButton,
     MatError,
     MatFormField,
@@ -49,6 +53,9 @@ export class AcademyPage {
   });
 
   private readonly api = inject(AccountApi);
+  private readonly roster = inject(RosterApi);
+  private readonly session = inject(SessionStore);
+  protected readonly me = computed(() => this.session.session()?.instructor.id);
 
   constructor() {
     inject(CurrentWorkStore).clear();
@@ -57,6 +64,15 @@ export class AcademyPage {
 
   protected when(iso: string): string {
     return `${dayText(iso.slice(0, 10))} ${clockText(iso)}`;
+  }
+
+  /** Students of an instructor who is suspended stay theirs until they are moved. */
+  protected suspend({ id, suspended }: InstructorView): void {
+    this.problem.set(null);
+    this.roster.suspend(id, !suspended).subscribe({
+      next: () => this.load(),
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
   }
 
   protected load(): void {

@@ -215,6 +215,7 @@ export class CheckStore {
     void this.drafts.keep({
       checkId: this.checkId,
       lessonId: lesson.id,
+      studentId: lesson.studentId,
       instructorId: this.instructorId(),
       revision: this.stored()?.revision ?? 0,
       content: this.content.snapshot(),

@@ -9,11 +9,13 @@ import { Router, RouterLink } from '@angular/router';
 import { type StudentView } from '@lotrecht/contract';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { Leave } from './leave.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 
 @Component({
   selector: 'lo-student-form',
   imports: [
+    Leave,
     ReactiveFormsModule,
     MatButton,
     MatCheckbox,

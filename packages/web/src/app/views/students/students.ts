@@ -7,6 +7,7 @@ import { type StudentView } from '@lotrecht/contract';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
+import { SessionStore } from '../../session/session.store.ts';
 import { dayText, localDay } from '../../ui/dates.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 
@@ -37,6 +38,7 @@ export class StudentsView {
   });
 
   private readonly api = inject(AcademyApi);
+  protected readonly isHead = inject(SessionStore).isHead;
 
   constructor() {
     inject(CurrentWorkStore).clear();

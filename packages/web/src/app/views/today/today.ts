@@ -3,6 +3,7 @@ import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { type TeeSheetEntry, type TodayView } from '@lotrecht/contract';
 import { AcademyApi } from '../../api/academy-api.ts';
+import { ExchangeApi } from '../../api/exchange-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { type CheckDraft, DraftStore } from '../../drafts/draft-store.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
@@ -82,6 +83,7 @@ export class TodayPage {
   private readonly draftStore = inject(DraftStore);
   private readonly session = inject(SessionStore);
   private readonly api = inject(AcademyApi);
+  private readonly exchange = inject(ExchangeApi);
   private readonly lessons = inject(LessonStart);
   private readonly router = inject(Router);
 
@@ -92,13 +94,21 @@ export class TodayPage {
 
   protected load(): void {
     this.problem.set(null);
-    void this.draftStore
-      .ofInstructor(this.session.session()?.instructor.id ?? '')
-      .then((drafts) => this.drafts.set(drafts));
+    void this.showDrafts();
+    // Whoever was erased elsewhere is let go of here, at the first contact.
+    this.exchange.erasedStudents().subscribe({
+      next: (erased) => void this.draftStore.dropOfStudents(erased).then(() => this.showDrafts()),
+      // Without a connection there is none; the next look asks again.
+      error: () => undefined,
+    });
     this.api.today(this.today).subscribe({
       next: (view) => this.view.set(view),
       error: (error: unknown) => this.problem.set(toProblem(error)),
     });
+  }
+
+  private async showDrafts(): Promise<void> {
+    this.drafts.set(await this.draftStore.ofInstructor(this.session.session()?.instructor.id ?? ''));
   }
 
   /** A lesson today and its first check: the second tap of two. */

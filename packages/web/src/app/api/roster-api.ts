@@ -1,0 +1,33 @@
+import { HttpClient, HttpParams } from '@angular/common/http';
+import { inject, Injectable } from '@angular/core';
+import { type CohortView, type RosterView } from '@lotrecht/contract';
+import { type Observable } from 'rxjs';
+
+/** The whole academy, for its head. */
+@Injectable({ providedIn: 'root' })
+export class RosterApi {
+  private readonly http = inject(HttpClient);
+
+  /** @param choice order and filters by their names; empty ones are not asked */
+  page(choice: Readonly<Record<string, string>>): Observable<RosterView> {
+    return this.http.get<RosterView>('/api/roster', { params: asked(choice) });
+  }
+
+  cohort(choice: Readonly<Record<string, string>>): Observable<CohortView> {
+    return this.http.get<CohortView>('/api/roster/cohort', { params: asked(choice) });
+  }
+
+  move(studentId: string, instructorId: string): Observable<unknown> {
+    return this.http.put(`/api/students/${studentId}/instructor`, { instructorId });
+  }
+
+  suspend(instructorId: string, suspended: boolean): Observable<unknown> {
+    return this.http.put(`/api/instructors/${instructorId}`, { suspended });
+  }
+}
+
+function asked(choice: Readonly<Record<string, string>>): HttpParams {
+  return new HttpParams({
+    fromObject: Object.fromEntries(Object.entries(choice).filter(([, v]) => v !== '')),
+  });
+}

@@ -34,6 +34,7 @@ export {
   type PlaceMark,
   type PointsAtReading,
   type PrintRequest,
+  type ReadingMapping,
   type Rebase,
   type RepEntry,
   type ResultDocument,
@@ -54,6 +55,7 @@ export {
   type Unlock,
 } from './generated/types.ts';
 
+export { type ReadingImportLine, type ReadingImportReport, type RowProblem } from './api/import-views.ts';
 export {
   type CohortChoice,
   type CohortLine,
@@ -77,6 +79,7 @@ export {
 export {
   validateAcademyLine,
   validateErasureInput,
+  validateReadingMapping,
   validateInstructorChange,
   validateInstructorChoice,
   validateCheckDocument,
@@ -146,6 +149,7 @@ export { SHIPPED_METHODS } from './method/shipped-methods.ts';
 export { DEFAULT_SETTINGS } from './station/default-settings.ts';
 export { type ComposedTargetLine, composeTargetLine } from './station/compose-target-line.ts';
 export { type LandmarkStudy, landmarkStudy, type StudyReading } from './station/landmark-study.ts';
+export { type ForeignReading, type ForeignRow, readForeignRow } from './exchange/foreign-row.ts';
 export { requirePlace } from './station/require-place.ts';
 export {
   formatDistance,

@@ -21,6 +21,7 @@ import {
   type PasswordChange,
   type PasswordForgotten,
   type PlaceInput,
+  type ReadingMapping,
   type ResultDocument,
   type SeriesDocument,
   type SignIn,
@@ -207,6 +208,8 @@ export const validateInstructorChange: Validator<InstructorChange> = validator(
 export const validateInstructorChoice: Validator<InstructorChoice> = validator(
   generated.validateInstructorChoice,
 );
+/** Validates which column of a foreign table means what. */
+export const validateReadingMapping: Validator<ReadingMapping> = validator(generated.validateReadingMapping);
 /** Validates the erasing of a student. */
 export const validateErasureInput: Validator<ErasureInput> = validator(generated.validateErasureInput);
 /** Validates the use of a one-time link. */

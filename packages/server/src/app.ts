@@ -10,7 +10,7 @@ import { type AppContext, type RequestState } from './http/context.ts';
 import { believeProxy } from './http/believe-proxy.ts';
 import { answerErrors } from './http/errors.ts';
 import { healthRoutes } from './http/health-routes.ts';
-import { readJsonBody } from './http/json-body.ts';
+import { readJsonBody, requireTable } from './http/json-body.ts';
 import { notFound, Problem } from './http/problem.ts';
 import { limitRequests } from './http/request-rate.ts';
 import { logRequests } from './http/request-log.ts';
@@ -22,6 +22,7 @@ import { identityRoutes } from './identity/identity-routes.ts';
 import { passwordRoutes } from './identity/password-routes.ts';
 import { recogniseSession, requireActor } from './identity/session-cookie.ts';
 import { signInLimits, type SignInLimits } from './identity/sign-in-limits.ts';
+import { readingRoutes } from './exchange/readings/reading-routes.ts';
 import { erasureRoutes } from './erasure/erasure-routes.ts';
 import { NO_TOMBSTONES, type Tombstones } from './erasure/tombstones.ts';
 import { exchangeRoutes } from './exchange/exchange-routes.ts';
@@ -83,6 +84,7 @@ export function allRoutes({
     ...studentRoutes(db),
     ...rosterRoutes(db),
     ...exchangeRoutes(db),
+    ...readingRoutes(db),
     ...erasureRoutes({ db, postBox, tombstones }),
     ...lessonRoutes(db),
     ...checkRoutes(db),
@@ -112,11 +114,16 @@ export function createApp(deps: AppDependencies): Koa<RequestState> {
   app.use(requireSameOrigin());
   app.use(waitForMigrations(deps.migrated));
   app.use(recogniseSession(deps.db));
+  // Whoever stops listening in the middle of a file has done nothing wrong.
+  app.on('error', (error: NodeJS.ErrnoException) => {
+    if (error.code !== 'ERR_STREAM_PREMATURE_CLOSE') deps.logger.error({ err: error }, 'an answer broke off');
+  });
   const router = new Router<RequestState>();
   const limits = signInLimits(deps.db.pool, deps.db.name);
   const guesses = guessLimit(deps.db.pool, deps.db.name);
   for (const route of allRoutes({ ...deps, limits, guesses })) {
-    router[route.method](route.path, guard(route), readJsonBody() as never, async (ctx) => {
+    const readBody = route.body === 'table' ? requireTable() : readJsonBody();
+    router[route.method](route.path, guard(route), readBody as never, async (ctx) => {
       if (route.path.startsWith('/api/')) ctx.set('Cache-Control', 'no-store');
       await route.handle(ctx as unknown as AppContext);
     });

@@ -178,6 +178,14 @@ describe('an academy’s file', () => {
       () => lines.filter((text) => !text.startsWith('{"table":"lesson"')),
       'names a row that is not in the file',
     ],
+    [
+      'one with an id that the database takes for none',
+      () =>
+        lines
+          .map((text) => text.replace(/"id":"[^"]*"/, '"id":"8e8cd0bc-576d-87ac-808f-e9c6c52d2895"'))
+          .slice(0, 3),
+      '/id',
+    ],
   ])('is refused: %s', async (_name, texts, message) => {
     const db = await emptyDatabase();
     const given = (typeof texts === 'function' ? texts() : texts) as readonly string[];

@@ -2,10 +2,11 @@ import { randomBytes } from 'node:crypto';
 import { type AcademyLine, DocumentRefused, parseJson, validateAcademyLine } from '@lotrecht/contract';
 import { rebuildMeasuredLines } from '../checks/rebuild-measured-lines.ts';
 import { type Database, errnoOf, isDuplicate, type Queries } from '../database/database.ts';
-import { type Bindable, sql, type SqlFragment } from '../database/sql.ts';
+import { sql } from '../database/sql.ts';
 import { hashPassword } from '../identity/passwords.ts';
 import { requireContent } from './require-content.ts';
-import { columnOf, EXCHANGED_TABLES, type ExchangedTable } from './tables.ts';
+import { insertRows, toUtc } from './insert-rows.ts';
+import { EXCHANGED_TABLES, type ExchangedTable } from './tables.ts';
 
 /** Something in a file that cannot come in. */
 export interface LineProblem {
@@ -37,7 +38,6 @@ const BATCH_ROWS = 200;
 const MISSING_REFERENCE = 1452;
 /** So many problems are told at once. */
 const TOLD = 20;
-const MICROSECONDS_OR_LESS = /Z$/;
 
 /**
  * Reads a `lotrecht-academy` file into a database that does not have this academy: all of it, or nothing.
@@ -139,7 +139,8 @@ class AcademyReader {
     this.batch = [];
     if (table === null || batch.length === 0 || academy === null || this.problems.length > 0) return;
     try {
-      await this.tx.exec(this.insertOf(table, batch, academy.id));
+      const secret = table.name === 'instructor' ? { password_hash: this.passwordHash } : {};
+      await insertRows(this.tx, academy.id, { table, lines: batch, secret });
     } catch (error) {
       if (isDuplicate(error)) {
         this.refuse(
@@ -154,34 +155,4 @@ class AcademyReader {
       } else throw error;
     }
   }
-
-  private insertOf(table: ExchangedTable, batch: readonly AcademyLine[], academyId: string): SqlFragment {
-    const secret = table.name === 'instructor' ? [this.passwordHash] : [];
-    const columns = [
-      'academy_id',
-      ...Object.keys(table.fields).map(columnOf),
-      ...(secret.length > 0 ? ['password_hash'] : []),
-    ];
-    const row = `(${columns.map(() => '?').join(', ')})`;
-    return {
-      fragment: true,
-      text: `INSERT INTO ${table.name} (${columns.join(', ')}) VALUES ${batch.map(() => row).join(', ')}`,
-      values: batch.flatMap((line) => [academyId, ...valuesOf(table, line), ...secret]),
-    };
-  }
-}
-
-function valuesOf({ fields }: ExchangedTable, line: AcademyLine): readonly Bindable[] {
-  return Object.entries(fields).map(([field, kind]) => {
-    const value = (line as unknown as Readonly<Record<string, unknown>>)[field];
-    if (value === null || value === undefined) return null;
-    if (kind === 'json') return JSON.stringify(value);
-    if (kind === 'instant') return toUtc(String(value));
-    return value as Bindable;
-  });
-}
-
-/** ISO 8601 in UTC as MariaDB writes it. */
-function toUtc(iso: string): string {
-  return iso.replace('T', ' ').replace(MICROSECONDS_OR_LESS, '');
 }

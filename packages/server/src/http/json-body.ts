@@ -26,6 +26,15 @@ export function readJsonBody(): AppMiddleware {
   };
 }
 
+/** Lets a comma-separated table through as it comes, and only such. */
+export function requireTable(): AppMiddleware {
+  return async (ctx, next) => {
+    if (!ctx.is('text/csv'))
+      throw new Problem({ status: 415, code: 'not-csv', title: 'Send a table with Content-Type: text/csv.' });
+    return next();
+  };
+}
+
 /** The request's body as its type. @throws DocumentRefused (answered 422) */
 export function bodyOf<T>(ctx: AppContext, validate: Validator<T>): T {
   return validate((ctx.request as unknown as { body?: unknown }).body ?? null);

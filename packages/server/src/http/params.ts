@@ -1,7 +1,8 @@
 import { type AppContext } from './context.ts';
 import { notFound } from './problem.ts';
 
-const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/;
+/** Versions 1 to 5: the database refuses some that claim to be of another. */
+const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-5][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/;
 
 /** An id from the path, in the one spelling that is stored. @throws Problem 404 for anything that is no id */
 export function idParam(ctx: AppContext, name = 'id'): string {

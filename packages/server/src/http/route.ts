@@ -11,5 +11,7 @@ export interface Route {
   readonly method: 'get' | 'post' | 'put' | 'delete';
   readonly path: string;
   readonly access: Access;
+  /** A table as it comes, read by the route itself; default JSON. */
+  readonly body?: 'table';
   readonly handle: (ctx: AppContext) => Promise<void>;
 }

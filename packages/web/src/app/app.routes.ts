@@ -109,12 +109,12 @@ export const routes: Routes = [
         loadComponent: () => import('./views/study/study.ts').then((m) => m.StudyPage),
       },
       {
-        path: 'roster',
+        path: 'academy/roster',
         title: 'Roster · Lotrecht',
         loadComponent: () => import('./views/roster/roster.ts').then((m) => m.RosterPage),
       },
       {
-        path: 'exchange',
+        path: 'academy/files',
         title: 'Files in and out · Lotrecht',
         loadComponent: () => import('./views/exchange/exchange.ts').then((m) => m.ExchangePage),
       },

@@ -151,22 +151,21 @@ export class ReadingWriter {
   ): Promise<void> {
     if (fresh.length === 0) return;
     this.counted.checks += fresh.length;
-    const stamps = fresh.map(() => this.stamp());
     await this.insert(
       CHECK,
-      fresh.map(({ id, check: { student, date } }, i) => ({
+      fresh.map(({ id, check: { student, date } }) => ({
         table: 'setup_check',
         id,
         lessonId: lessons.get(`${student.id} ${date}`) ?? '',
         studentId: student.id,
         revision: 1,
-        createdAt: stamps[i] ?? '',
+        createdAt: this.stampOf(date),
         deletedAt: null,
       })),
     );
     await this.insert(
       VERSION,
-      fresh.map(({ id, check }, i) => ({
+      fresh.map(({ id, check }) => ({
         table: 'check_version',
         checkId: id,
         revision: 1,
@@ -182,7 +181,7 @@ export class ReadingWriter {
         coreVersion: check.result.core,
         saveKey: id,
         instructorId: this.actor.instructorId,
-        createdAt: stamps[i] ?? '',
+        createdAt: this.stamp(),
       })),
     );
     await this.insert(
@@ -200,10 +199,14 @@ export class ReadingWriter {
     return insertRows(this.tx, this.actor.academyId, { table, lines });
   }
 
-  /** Now, and later with every row: checks of a lesson stay in the order of the table. */
   private stamp(): string {
+    return new Date(this.startedAt).toISOString();
+  }
+
+  /** Noon of its day, later with every row: checks of a lesson stay in the order of the table. */
+  private stampOf(date: string): string {
     const at = this.written++;
-    const iso = new Date(this.startedAt + Math.floor(at / 1000)).toISOString();
+    const iso = new Date(Date.parse(`${date}T12:00:00Z`) + Math.floor(at / 1000)).toISOString();
     return `${iso.slice(0, -1)}${String(at % 1000).padStart(3, '0')}Z`;
   }
 }

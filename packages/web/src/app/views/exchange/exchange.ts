@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
+import { ReadingImport } from './reading-import.ts';
 
 /** Tables of a file, as they are called. */
 const TABLES = [
@@ -23,7 +24,7 @@ const TABLES = [
 /** Everything is free to leave: files to take away, and how the whole is backed up and brought back. */
 @Component({
   selector: 'lo-exchange',
-  imports: [MatButton, RouterLink],
+  imports: [MatButton, ReadingImport, RouterLink],
   templateUrl: './exchange.html',
   styleUrl: './exchange.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,0 +1,168 @@
+import { readFileSync } from 'node:fs';
+import { expect, type Page, test } from '@playwright/test';
+import { axeViolations } from '../pages/axe.ts';
+import { CheckPage } from '../pages/check.page.ts';
+import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
+import { SignInPage } from '../pages/sign-in.page.ts';
+
+const installation = new Installation();
+let served: Served;
+
+test.beforeAll(async () => {
+  test.setTimeout(300_000);
+  served = await installation.start();
+});
+
+test.afterAll(() => installation.remove());
+
+test.beforeEach(async ({ page }) => {
+  await new SignInPage(page).signIn(served.address, demoSignIn(served));
+});
+
+async function openRoster(page: Page): Promise<void> {
+  await page.getByRole('link', { name: 'Academy', exact: true }).click();
+  await page.getByRole('link', { name: 'Roster', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Students', exact: true }).getByRole('row')).toHaveCount(25);
+}
+
+async function openFiles(page: Page): Promise<void> {
+  await page.getByRole('link', { name: 'Academy', exact: true }).click();
+  await page.getByRole('link', { name: 'Files in and out' }).click();
+  await expect(page.getByRole('heading', { name: 'Files in and out' })).toBeVisible();
+}
+
+async function downloaded(page: Page, link: string): Promise<string> {
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('link', { name: link }).click(),
+  ]);
+  return readFileSync(await download.path(), 'utf8');
+}
+
+test('the head finds who is due, who has relapsed and how groups stand, and gives a student to a colleague', async ({
+  page,
+}) => {
+  await openRoster(page);
+  const table = page.getByRole('region', { name: 'Students', exact: true });
+  await page.getByLabel('Flag').selectOption({ label: 'relapsed' });
+  await expect(table.getByRole('row')).toHaveCount(2);
+  await expect(table).toContainText(/relapsed: toes \(mid iron\)/);
+  await page.getByLabel('Flag').selectOption({ label: 'any or none' });
+  await page.getByLabel('Out, cold').selectOption({ label: 'Shoulders' });
+  await expect(table.getByRole('row').nth(1)).toContainText('shoulders');
+  await page.getByLabel('Out, cold').selectOption({ label: 'any or none' });
+  await page.getByLabel('Order').selectOption({ label: 'by name' });
+  await expect(table.getByRole('row').nth(1)).toContainText('Anselm Tove');
+
+  const instructor = table.getByLabel('Instructor of Anselm Tove');
+  await instructor.selectOption({ label: 'Marit Oswin' });
+  await expect(page.getByText('Anselm Tove is with Marit Oswin now.')).toBeVisible();
+  await page.reload();
+  await page.getByLabel('Order').selectOption({ label: 'by name' });
+  await expect(table.getByLabel('Instructor of Anselm Tove').locator('option:checked')).toHaveText(
+    'Marit Oswin',
+  );
+
+  const lines = page.getByRole('region', { name: 'Lines of the group' });
+  await expect(lines.getByRole('row')).toHaveCount(7);
+  await expect(lines).toContainText(/\d+ % \(\d+ to \d+\)/);
+  await page.getByLabel('Hand').selectOption({ label: 'left-handed' });
+  await expect(lines).toContainText(/\d of \d/);
+  expect(await axeViolations(page)).toEqual([]);
+});
+
+test('everything is free to leave: the academy, a table, the calendar, a student', async ({ page }) => {
+  await openFiles(page);
+  expect(await axeViolations(page)).toEqual([]);
+  const academy = (await downloaded(page, 'All of it, JSON Lines')).trimEnd().split('\n');
+  expect(JSON.parse(academy[0] ?? '')).toMatchObject({ format: 'lotrecht-academy', name: 'Tarnside' });
+  expect(academy.filter((line) => line.startsWith('{"table":"student"'))).toHaveLength(24);
+  expect(academy.join('\n')).not.toContain('argon2');
+  expect(await downloaded(page, 'Angles, line by line')).toMatch(/^checkId,line,studentId,/);
+  expect(await downloaded(page, 'Lessons, iCalendar')).toContain('BEGIN:VEVENT');
+  await page.getByRole('navigation').getByRole('link', { name: 'Students' }).click();
+  await page.getByRole('link', { name: 'Bela Varnholt', exact: true }).click();
+  await page.getByRole('link', { name: 'Change name, hand or notes' }).click();
+  const own = (await downloaded(page, 'Their data, JSON Lines')).trimEnd().split('\n');
+  expect(own.filter((line) => line.startsWith('{"table":"student"'))).toHaveLength(1);
+  expect(own.join('\n')).toContain('Bela Varnholt');
+  expect(own.join('\n')).not.toContain('Ilse Quarrie');
+});
+
+test('readings from a spreadsheet: columns named, errors told by row, then brought in once', async ({
+  page,
+}) => {
+  await openFiles(page);
+  const heads = 'Player;Lesson date;Line;Lead;Trail;Base width;Club';
+  const good =
+    'Ida Brandt;02.03.2026;toes;571;602;45 cm;7-iron\nIda Brandt;09.03.2026;toes;571;590;450;7-iron';
+  const choose = (rows: string): Promise<void> =>
+    page.getByLabel(/A table of readings/).setInputFiles({
+      name: 'old.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from(`${heads}\n${rows}\n`),
+    });
+  await choose(`${good}\nIda Brandt;31.02.2026;elbows;571;602;450;driver`);
+  await page.getByRole('combobox', { name: 'Days' }).selectOption({ label: 'day, month, year' });
+  await expect(
+    page.getByText('Ida Brandt · 2 Mar 2026 · Toes · 571 mm and 602 mm over 450 mm'),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Look at all of it' }).click();
+  await expect(page.getByText('3 rows, 2 of what they say cannot come in. Nothing came in.')).toBeVisible();
+  const problems = page.getByRole('region', { name: 'What cannot come in' });
+  await expect(problems.getByRole('row').nth(1)).toContainText('Read “31.02.2026”. Use a day as 17.04.2026.');
+  await expect(problems.getByRole('row').nth(2)).toContainText('Read “elbows”');
+  await expect(page.getByRole('button', { name: 'Bring it in' })).toBeDisabled();
+  expect(await axeViolations(page)).toEqual([]);
+
+  await choose(good);
+  await page.getByRole('combobox', { name: 'Days' }).selectOption({ label: 'day, month, year' });
+  await page.getByRole('button', { name: 'Look at all of it' }).click();
+  await expect(page.getByText('2 rows would bring 2 checks in 2 new lessons, 1 new students.')).toBeVisible();
+  await page.getByRole('button', { name: 'Bring it in' }).click();
+  await expect(page.getByText(/^2 rows came in/)).toBeVisible();
+  await page.getByRole('button', { name: 'Look at all of it' }).click();
+  await expect(page.getByText(/2 checks are here already and are not brought twice/)).toBeVisible();
+  await page.getByRole('navigation').getByRole('link', { name: 'Students' }).click();
+  await page.getByRole('link', { name: 'Ida Brandt', exact: true }).click();
+  await expect(page.getByText(/2\.4° closed/).first()).toBeVisible();
+});
+
+test('a student who asks to be forgotten is erased by name, and what a tablet holds of them goes too', async ({
+  page,
+}) => {
+  await page.getByRole('button', { name: 'Start lesson with Wenke Aldous' }).click();
+  const check = new CheckPage(page);
+  await check.toTape();
+  const drafts = (): Promise<number> =>
+    page.evaluate(
+      () =>
+        new Promise<number>((resolve, reject) => {
+          const request = indexedDB.open('lotrecht');
+          request.onerror = () => reject(new Error('no drafts'));
+          request.onsuccess = () => {
+            const count = request.result.transaction('checkDrafts').objectStore('checkDrafts').count();
+            count.onsuccess = () => {
+              request.result.close();
+              resolve(count.result);
+            };
+          };
+        }),
+    );
+  await check.field('Toes Lead gap').fill('571');
+  await expect.poll(drafts).toBe(1);
+  await page.getByRole('link', { name: 'Wenke Aldous' }).click();
+  await page.getByRole('link', { name: 'Change name, hand or notes' }).click();
+  const erase = page.getByRole('button', { name: 'Erase for good' });
+  await expect(erase).toBeDisabled();
+  await page.getByLabel('Type the name to erase').fill('Wenke');
+  await expect(erase).toBeDisabled();
+  await page.getByLabel('Type the name to erase').fill('Wenke Aldous');
+  expect(await axeViolations(page)).toEqual([]);
+  await erase.click();
+  await expect(page.getByRole('heading', { name: 'Students', exact: true })).toBeVisible();
+  await expect(page.getByText('Wenke Aldous')).toHaveCount(0);
+  await expect.poll(drafts).toBe(0);
+  await page.getByRole('link', { name: 'Academy', exact: true }).click();
+  await expect(page.getByRole('row', { name: /erased erased since/ })).toBeVisible();
+});

@@ -14,21 +14,36 @@ export function median(values: readonly number[]): number {
   return sorted[Math.floor(sorted.length / 2)] ?? Number.NaN;
 }
 
-/** Median milliseconds of `clients` workers that each do `work` one after the other, `each` times. */
-export async function medianMs(
+/** The value that so many lie below. @param share 0 to 1 */
+export function quantile(values: readonly number[], share: number): number {
+  const sorted = values.toSorted((a, b) => a - b);
+  return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? Number.NaN;
+}
+
+/** Milliseconds of everything that `clients` workers do, `each` times one after the other. */
+export async function timesOf(
   clients: number,
   each: number,
-  work: (client: number) => Promise<void>,
-): Promise<number> {
+  work: (client: number, n: number) => Promise<void>,
+): Promise<readonly number[]> {
   const times: number[] = [];
   await Promise.all(
     Array.from({ length: clients }, async (_, client) => {
       for (let i = 0; i < each; i++) {
         const startedAt = performance.now();
-        await work(client);
+        await work(client, client * each + i);
         times.push(performance.now() - startedAt);
       }
     }),
   );
-  return median(times);
+  return times;
+}
+
+/** Their median. */
+export async function medianMs(
+  clients: number,
+  each: number,
+  work: (client: number) => Promise<void>,
+): Promise<number> {
+  return median(await timesOf(clients, each, work));
 }

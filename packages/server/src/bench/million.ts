@@ -1,0 +1,156 @@
+import { listMeasuredLines } from '../checks/measured-line-repository.ts';
+import { listChecksOfStudent } from '../checks/check-repository.ts';
+import { type Database, openDatabase, type Queries } from '../database/database.ts';
+import { sql } from '../database/sql.ts';
+import { openSession } from '../identity/session-repository.ts';
+import {
+  listLessonsBefore,
+  listLessonsDue,
+  listLessonsOfDay,
+  listLessonsOfStudent,
+} from '../lessons/lesson-repository.ts';
+import { refreshStandings, UNSEEN_DAYS } from '../roster/refresh-standings.ts';
+import { cohortOf, listRoster } from '../roster/roster-repository.ts';
+import { findStudent } from '../students/student-repository.ts';
+import { type Figure, median, quantile, timesOf } from './figures.ts';
+import { type Million, seedMillion, STUDENTS, studentId, TODAY } from './million-data.ts';
+import { RawClient } from './raw-client.ts';
+
+/** `npm run bench -- --million`: what the pages of a large academy cost. One line of JSON for who called. */
+const [databaseUrl, base] = process.argv.slice(2);
+if (databaseUrl === undefined || base === undefined)
+  throw new Error('bench wants a database URL and an address');
+
+const READERS = 16;
+const EACH = 25;
+
+/** A page, and the queries behind it. */
+interface Page {
+  readonly name: string;
+  readonly path: (n: number) => string;
+  /** The same from the database alone. @returns how many rows are shown */
+  readonly bare: (db: Queries, n: number) => Promise<number>;
+}
+
+function pagesOf({ actor }: Million): readonly Page[] {
+  const roster = (query: string, wish: Partial<Parameters<typeof listRoster>[2]>): Page => ({
+    name: `roster, ${query === '' ? 'due first' : query}`,
+    path: () => `/api/roster?${query}`,
+    bare: async (db) => (await listRoster(db, actor, { sort: 'due', after: null, ...wish })).entries.length,
+  });
+  return [
+    {
+      name: 'a student with 50 lessons',
+      path: (n) => `/api/students/${studentId(2 + (n % (STUDENTS - 1)))}`,
+      bare: async (db, n) => {
+        const id = studentId(2 + (n % (STUDENTS - 1)));
+        await findStudent(db, actor, id);
+        const lessons = await listLessonsOfStudent(db, actor, id);
+        return lessons.length + (await listChecksOfStudent(db, actor, id)).length;
+      },
+    },
+    {
+      name: 'lines of a student with 200 lessons',
+      path: () => `/api/students/${studentId(1)}/lines`,
+      bare: async (db) => (await listMeasuredLines(db, actor, { studentId: studentId(1) })).length,
+    },
+    roster('', {}),
+    roster('sort=relapsed&flag=relapse', { sort: 'relapsed', flag: 'relapse' }),
+    roster('sort=name', { sort: 'name' }),
+    roster('out=shoulders', { out: 'shoulders' }),
+    {
+      name: 'a cohort of all',
+      path: () => '/api/roster/cohort',
+      bare: async (db) => (await cohortOf(db, actor, { help: 'blind' })).lines.length,
+    },
+    {
+      name: 'today',
+      path: () => `/api/today/${TODAY}`,
+      bare: async (db) => {
+        const lists = [
+          await listLessonsOfDay(db, actor, TODAY),
+          await listLessonsBefore(db, actor, TODAY, 24),
+          await listLessonsDue(db, actor, { day: TODAY, unseenDays: UNSEEN_DAYS, limit: 24 }),
+        ];
+        return lists.flat().length;
+      },
+    },
+  ];
+}
+
+async function rowsRead(
+  db: Database,
+  work: (tx: Queries) => Promise<number>,
+): Promise<{ rows: number; shown: number }> {
+  return db.inTransaction(async (tx) => {
+    const count = async (): Promise<number> => {
+      const rows = await tx.many<{ Value: string }>(sql`SHOW SESSION STATUS LIKE 'Rows_read'`);
+      return Number(rows[0]?.Value ?? 0);
+    };
+    const before = await count();
+    const shown = await work(tx);
+    return { rows: (await count()) - before, shown };
+  });
+}
+
+async function measure(
+  page: Page,
+  db: Database,
+  clients: readonly RawClient[],
+  token: string,
+): Promise<readonly Figure[]> {
+  const http = async (client: number, n: number): Promise<void> => {
+    const head = `GET ${page.path(n)} HTTP/1.1\r\nCookie: lotrecht_session=${token}\r\n`;
+    const status = await clients[client]?.ask(head);
+    if (status !== 200) throw new Error(`${page.path(n)} answered ${status}`);
+  };
+  const bare = async (_client: number, n: number): Promise<void> => void (await page.bare(db, n));
+  await timesOf(READERS, 2, http);
+  await timesOf(READERS, 2, bare);
+  const [overHttp, alone] = [await timesOf(READERS, EACH, http), await timesOf(READERS, EACH, bare)];
+  const { rows, shown } = await rowsRead(db, (tx) => page.bare(tx, 7));
+  return [
+    {
+      name: `a million lines: ${page.name}, ${READERS} readers, p95`,
+      value: quantile(overHttp, 0.95),
+      unit: 'ms',
+      ratio: median(overHttp) / median(alone),
+      base: `the same SQL, medians of ${median(alone).toFixed(1)} ms`,
+    },
+    {
+      name: `a million lines: ${page.name}, rows read`,
+      value: rows,
+      unit: 'rows',
+      ratio: rows / Math.max(1, shown),
+      base: `${shown} shown`,
+    },
+  ];
+}
+
+const db = openDatabase(databaseUrl);
+const seededAt = performance.now();
+const million = await seedMillion(db);
+const figures: Figure[] = [
+  { name: 'a million lines: seeded', value: (performance.now() - seededAt) / 1000, unit: 's' },
+  { name: 'a million lines: lines', value: million.lines, unit: 'rows' },
+];
+const { academyId } = million.actor;
+await db.exec(
+  sql`INSERT IGNORE INTO standing_due (academy_id, student_id) SELECT academy_id, id FROM student`,
+);
+const standingsAt = performance.now();
+let done = 0;
+for (let n = -1; n !== 0; done += n) n = await refreshStandings(db, { academyId, limit: 50 });
+done += 1;
+figures.push({
+  name: 'a million lines: standing of a student with 50 lessons',
+  value: (performance.now() - standingsAt) / done,
+  unit: 'ms',
+});
+await db.exec(sql`ANALYZE TABLE student_standing, line_standing`);
+const token = await openSession(db, million.actor, 'bench');
+const clients = await Promise.all(Array.from({ length: READERS }, () => RawClient.open(base)));
+for (const page of pagesOf(million)) figures.push(...(await measure(page, db, clients, token)));
+for (const client of clients) client.close();
+await db.close();
+process.stdout.write(`${JSON.stringify(figures)}\n`);

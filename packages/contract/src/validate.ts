@@ -23,6 +23,7 @@ import {
   type PlaceInput,
   type ReadingMapping,
   type ResultDocument,
+  type RetentionInput,
   type SeriesDocument,
   type SignIn,
   type StudentInput,
@@ -210,6 +211,8 @@ export const validateInstructorChoice: Validator<InstructorChoice> = validator(
 );
 /** Validates which column of a foreign table means what. */
 export const validateReadingMapping: Validator<ReadingMapping> = validator(generated.validateReadingMapping);
+/** Validates how long data is kept. */
+export const validateRetentionInput: Validator<RetentionInput> = validator(generated.validateRetentionInput);
 /** Validates the erasing of a student. */
 export const validateErasureInput: Validator<ErasureInput> = validator(generated.validateErasureInput);
 /** Validates the use of a one-time link. */

@@ -78,6 +78,12 @@ function callOf(route: string): Call | undefined {
       body: { suspended: true },
       stranger: 'refused',
     },
+    'get /api/academy/retention': { path: '/api/academy/retention', stranger: 'own-data' },
+    'put /api/academy/retention': {
+      path: '/api/academy/retention',
+      body: { months: 12 },
+      stranger: 'own-data',
+    },
     'get /api/erased-students': { path: '/api/erased-students', stranger: 'own-data' },
     'get /api/calendar': { path: '/api/calendar', stranger: 'own-data' },
     'get /api/students': { path: '/api/students', stranger: 'own-data' },

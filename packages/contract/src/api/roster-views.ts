@@ -33,6 +33,19 @@ export interface RosterView {
   readonly behind: number;
 }
 
+/** How long data is kept after a last lesson, and whose time is over. */
+export interface RetentionView {
+  /** Null: until it is asked for. */
+  readonly months: number | null;
+  /** Longest ago first. */
+  readonly over: readonly {
+    readonly studentId: string;
+    readonly name: string;
+    /** YYYY-MM-DD. */
+    readonly lastLessonOn: string;
+  }[];
+}
+
 /** How one line stands in a group of students: each counted once, at their newest set-up that belongs. */
 export interface CohortLine {
   readonly line: LineName;

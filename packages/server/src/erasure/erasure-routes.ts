@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type ErasureInput, validateErasureInput } from '@lotrecht/contract';
+import { type ErasureInput, validateErasureInput, validateRetentionInput } from '@lotrecht/contract';
 import { type Database } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
 import { type Actor } from '../http/context.ts';
@@ -10,6 +10,7 @@ import { type Route } from '../http/route.ts';
 import { requireActor } from '../identity/session-cookie.ts';
 import { type PostBox } from '../post/post-box.ts';
 import { eraseStudent } from './erase-student.ts';
+import { findRetention, keepRetention } from './retention.ts';
 import { type Tombstones } from './tombstones.ts';
 
 /** What erasing needs. */
@@ -50,6 +51,24 @@ export function erasureRoutes({ db, postBox, tombstones }: ErasureDependencies):
     },
     {
       method: 'get',
+      path: '/api/academy/retention',
+      access: 'head',
+      handle: async (ctx) => {
+        ctx.body = await findRetention(db, requireActor(ctx), today());
+      },
+    },
+    {
+      method: 'put',
+      path: '/api/academy/retention',
+      access: 'head',
+      handle: async (ctx) => {
+        const actor = requireActor(ctx);
+        await keepRetention(db, actor, bodyOf(ctx, validateRetentionInput).months);
+        ctx.body = await findRetention(db, actor, today());
+      },
+    },
+    {
+      method: 'get',
       path: '/api/erased-students',
       access: 'signed-in',
       handle: async (ctx) => {
@@ -61,6 +80,11 @@ export function erasureRoutes({ db, postBox, tombstones }: ErasureDependencies):
       },
     },
   ];
+}
+
+/** YYYY-MM-DD, UTC. */
+function today(): string {
+  return new Date().toISOString().slice(0, 10);
 }
 
 function otherName(read: string): Problem {

@@ -169,3 +169,26 @@ describe('a backup from before', () => {
     expect(readFileSync(fresh, 'utf8')).toContain(studentId);
   });
 });
+
+describe('how long data is kept', () => {
+  it('is the head’s to set, and names whose time is over without erasing anyone', async () => {
+    const client = (await app.signedIn(await app.academy('Keeping'), 'head')).client;
+    const { studentId, lessonId } = await saveWorkedCheck(client);
+    const lesson = { revision: 1, studentId, heldOn: '2020-04-17', notes: '' };
+    expect((await client.put(`/api/lessons/${lessonId}`, lesson)).status).toBe(200);
+    await client.get('/api/roster');
+    expect((await client.get('/api/academy/retention')).body).toEqual({ months: null, over: [] });
+    const over = [{ studentId, name: 'Runa Feldt', lastLessonOn: '2020-04-17' }];
+    expect((await client.put('/api/academy/retention', { months: 24 })).body).toEqual({ months: 24, over });
+    expect((await client.put('/api/academy/retention', { months: 600 })).body).toEqual({
+      months: 600,
+      over: [],
+    });
+    expect((await client.get(`/api/students/${studentId}`)).status).toBe(200);
+    expect((await client.put('/api/academy/retention', { months: 0 })).status).toBe(422);
+    expect((await client.put('/api/academy/retention', { months: null })).body).toEqual({
+      months: null,
+      over: [],
+    });
+  });
+});

@@ -1,5 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
+import { type RetentionView } from '@lotrecht/contract';
 import { type Observable } from 'rxjs';
 
 /** What leaves as files, and what is erased. */
@@ -7,14 +8,17 @@ import { type Observable } from 'rxjs';
 export class ExchangeApi {
   private readonly http = inject(HttpClient);
 
-  /** A student's own data, all of it, as JSON Lines. */
-  student(id: string): Observable<Blob> {
-    return this.http.get(`/api/students/${id}/export`, { responseType: 'blob' });
-  }
-
   /** For good. @param name the student's, typed again */
   erase(id: string, name: string): Observable<unknown> {
     return this.http.post(`/api/students/${id}/erase`, { name });
+  }
+
+  retention(): Observable<RetentionView> {
+    return this.http.get<RetentionView>('/api/academy/retention');
+  }
+
+  keepRetention(months: number | null): Observable<RetentionView> {
+    return this.http.put<RetentionView>('/api/academy/retention', { months });
   }
 
   erasedStudents(): Observable<readonly string[]> {

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { ReadingImport } from './reading-import.ts';
+import { Retention } from './retention.ts';
 
 /** Tables of a file, as they are called. */
 const TABLES = [
@@ -24,7 +25,7 @@ const TABLES = [
 /** Everything is free to leave: files to take away, and how the whole is backed up and brought back. */
 @Component({
   selector: 'lo-exchange',
-  imports: [MatButton, ReadingImport, RouterLink],
+  imports: [MatButton, ReadingImport, Retention, RouterLink],
   templateUrl: './exchange.html',
   styleUrl: './exchange.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -22,7 +22,7 @@ import { dayText } from '../../ui/dates.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { saveFile } from '../../ui/save-file.ts';
 import { Undo } from '../../ui/undo.ts';
-import { dropHandOutDraft, keepHandOutDraft, readHandOutDraft } from './hand-out-draft.ts';
+import { dropHandOutDraft, keepHandOutDraft, readHandOutDraft } from '../../drafts/hand-out-draft.ts';
 import { OwnEyes } from './own-eyes.ts';
 import { PocketSheets } from './pocket-sheets.ts';
 import { SendLink } from './send-link.ts';
@@ -175,7 +175,8 @@ export class HandOutOfCheck {
   }
 
   protected typed(): void {
-    keepHandOutDraft(this.checkId(), this.filled());
+    const studentId = this.student()?.id;
+    keepHandOutDraft(this.checkId(), { ...this.filled(), ...(studentId !== undefined && { studentId }) });
     this.kept.set(false);
   }
 

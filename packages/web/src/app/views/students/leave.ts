@@ -4,6 +4,7 @@ import { Router } from '@angular/router';
 import { type StudentView } from '@lotrecht/contract';
 import { ExchangeApi } from '../../api/exchange-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { dropHandOutDraftsOf } from '../../drafts/hand-out-draft.ts';
 import { DraftStore } from '../../drafts/draft-store.ts';
 import { SessionStore } from '../../session/session.store.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
@@ -90,6 +91,7 @@ export class Leave {
     this.problem.set(null);
     this.api.erase(id, this.typed()).subscribe({
       next: () => {
+        dropHandOutDraftsOf([id]);
         void this.drafts.dropOfStudents([id]).then(() => this.router.navigate(['/students']));
       },
       error: (error: unknown) => {

@@ -5,6 +5,7 @@ import { type TeeSheetEntry, type TodayView } from '@lotrecht/contract';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { ExchangeApi } from '../../api/exchange-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { dropHandOutDraftsOf } from '../../drafts/hand-out-draft.ts';
 import { type CheckDraft, DraftStore } from '../../drafts/draft-store.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { LessonStart } from '../../session/lesson-start.ts';
@@ -97,7 +98,10 @@ export class TodayPage {
     void this.showDrafts();
     // Whoever was erased elsewhere is let go of here, at the first contact.
     this.exchange.erasedStudents().subscribe({
-      next: (erased) => void this.draftStore.dropOfStudents(erased).then(() => this.showDrafts()),
+      next: (erased) => {
+        dropHandOutDraftsOf(erased);
+        void this.draftStore.dropOfStudents(erased).then(() => this.showDrafts());
+      },
       // Without a connection there is none; the next look asks again.
       error: () => undefined,
     });

@@ -93,12 +93,8 @@ async function rowsRead(
   });
 }
 
-async function measure(
-  page: Page,
-  db: Database,
-  clients: readonly RawClient[],
-  token: string,
-): Promise<readonly Figure[]> {
+async function measure(page: Page, db: Database, token: string): Promise<readonly Figure[]> {
+  const clients = await Promise.all(Array.from({ length: READERS }, () => RawClient.open(base ?? '')));
   const http = async (client: number, n: number): Promise<void> => {
     const head = `GET ${page.path(n)} HTTP/1.1\r\nCookie: lotrecht_session=${token}\r\n`;
     const status = await clients[client]?.ask(head);
@@ -106,8 +102,10 @@ async function measure(
   };
   const bare = async (_client: number, n: number): Promise<void> => void (await page.bare(db, n));
   await timesOf(READERS, 2, http);
+  const overHttp = await timesOf(READERS, EACH, http);
+  for (const client of clients) client.close();
   await timesOf(READERS, 2, bare);
-  const [overHttp, alone] = [await timesOf(READERS, EACH, http), await timesOf(READERS, EACH, bare)];
+  const alone = await timesOf(READERS, EACH, bare);
   const { rows, shown } = await rowsRead(db, (tx) => page.bare(tx, 7));
   return [
     {
@@ -149,8 +147,6 @@ figures.push({
 });
 await db.exec(sql`ANALYZE TABLE student_standing, line_standing`);
 const token = await openSession(db, million.actor, 'bench');
-const clients = await Promise.all(Array.from({ length: READERS }, () => RawClient.open(base)));
-for (const page of pagesOf(million)) figures.push(...(await measure(page, db, clients, token)));
-for (const client of clients) client.close();
+for (const page of pagesOf(million)) figures.push(...(await measure(page, db, token)));
 await db.close();
 process.stdout.write(`${JSON.stringify(figures)}\n`);

@@ -15,6 +15,8 @@ export class RawClient {
     socket.setNoDelay(true);
     socket.on('data', (chunk) => this.take(chunk));
     socket.on('error', (error) => this.failed?.(error));
+    // A server lets a connection go that was not used for some seconds: open it when it is wanted.
+    socket.on('close', () => this.failed?.(new Error('the connection was closed')));
   }
 
   static open(base: string): Promise<RawClient> {
@@ -36,6 +38,7 @@ export class RawClient {
   }
 
   close(): void {
+    this.failed = undefined;
     this.socket.destroy();
   }
 

@@ -85,16 +85,30 @@ function queriesOn(connection: mysql.Pool | mysql.PoolConnection): Queries {
   };
 }
 
+/** Tries again what the server chose as a deadlock's victim. */
+async function retried<T>(work: () => Promise<T>): Promise<T> {
+  for (let attempt = 1; ; attempt++) {
+    try {
+      return await work();
+    } catch (error) {
+      if (errnoOf(error) !== DEADLOCK || attempt === TRANSACTION_TRIES) throw error;
+    }
+  }
+}
+
 /** Opens a pool. */
 export function openDatabase(databaseUrl: string): Database {
   const options = connectionOptions(databaseUrl);
   const pool = mysql.createPool({ ...options, connectionLimit: 10 });
+  const queries = queriesOn(pool);
   return {
-    ...queriesOn(pool),
+    ...queries,
+    // A statement by itself is a transaction of its own, and is tried again as one.
+    exec: (query) => retried(() => queries.exec(query)),
     pool: pool.pool,
     name: options.database,
-    inTransaction: async (work) => {
-      for (let attempt = 1; ; attempt++) {
+    inTransaction: (work) =>
+      retried(async () => {
         const connection = await pool.getConnection();
         try {
           await connection.beginTransaction();
@@ -105,10 +119,9 @@ export function openDatabase(databaseUrl: string): Database {
         } catch (error) {
           // A connection whose transaction failed is thrown away: the server rolls back when it goes.
           connection.destroy();
-          if (errnoOf(error) !== DEADLOCK || attempt === TRANSACTION_TRIES) throw error;
+          throw error;
         }
-      }
-    },
+      }),
     openSnapshot: async () => {
       const connection = await pool.getConnection();
       await connection.query('SET TRANSACTION ISOLATION LEVEL REPEATABLE READ');

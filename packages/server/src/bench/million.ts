@@ -9,7 +9,7 @@ import {
   listLessonsOfDay,
   listLessonsOfStudent,
 } from '../lessons/lesson-repository.ts';
-import { refreshStandings, UNSEEN_DAYS } from '../roster/refresh-standings.ts';
+import { refreshStandings } from '../roster/refresh-standings.ts';
 import { cohortOf, listRoster } from '../roster/roster-repository.ts';
 import { findStudent } from '../students/student-repository.ts';
 import { type Figure, median, quantile, timesOf } from './figures.ts';
@@ -70,7 +70,7 @@ function pagesOf({ actor }: Million): readonly Page[] {
         const lists = [
           await listLessonsOfDay(db, actor, TODAY),
           await listLessonsBefore(db, actor, TODAY, 24),
-          await listLessonsDue(db, actor, { day: TODAY, unseenDays: UNSEEN_DAYS, limit: 24 }),
+          await listLessonsDue(db, actor, TODAY, 24),
         ];
         return lists.flat().length;
       },

@@ -5,10 +5,9 @@ import {
   type TeeSheetEntry,
   watchedLine,
 } from '@lotrecht/contract';
-import { type Database, type Queries } from '../database/database.ts';
+import { type Queries } from '../database/database.ts';
 import { sql, type SqlFragment } from '../database/sql.ts';
 import { type Actor } from '../http/context.ts';
-import { refreshStandings } from '../roster/refresh-standings.ts';
 import { visibleStudents } from '../students/visible.ts';
 import { type TeeSheetRow } from './lesson-repository.ts';
 
@@ -67,7 +66,7 @@ export async function listFlags(
 
 /** A tee sheet with what to watch: the last blind baseline of each student before a day, and what relapsed. */
 export async function withLastCold(
-  db: Database,
+  db: Queries,
   actor: Actor,
   rows: readonly TeeSheetRow[],
   day: string,
@@ -75,7 +74,6 @@ export async function withLastCold(
   const students = new Map(rows.map((r) => [r.studentId, r]));
   const colds = await listLastColds(db, actor, [...students.keys()], day);
   const studentIds = [...students.keys()];
-  await refreshStandings(db, { academyId: actor.academyId, studentIds, limit: studentIds.length });
   const flags = await listFlags(db, actor, studentIds);
   return rows.map((row) => {
     const own = colds.filter((c) => c.studentId === row.studentId);

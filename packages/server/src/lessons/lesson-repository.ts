@@ -134,12 +134,45 @@ export function listLessonsOfDay(db: Queries, actor: Actor, day: string): Promis
   );
 }
 
-/** No lesson of the same student after it, up to a day that is not counted. */
-function lastBefore(day: string): SqlFragment {
-  return sql`l.kind = 'lesson' AND l.held_on < ${day} AND NOT EXISTS (
-    SELECT 1 FROM lesson later
-    WHERE later.academy_id = l.academy_id AND later.student_id = l.student_id AND later.deleted_at IS NULL
-      AND later.kind = 'lesson' AND later.held_on < ${day} AND (later.held_on > l.held_on OR (later.held_on = l.held_on AND later.id > l.id)))`;
+/**
+ * Each student's last lesson before a day, found by where students stand: what is not shown is not read. A student who
+ * has a lesson on that day or later is none of them.
+ */
+function selectLast(
+  actor: Actor,
+  {
+    day,
+    among,
+    order,
+    limit,
+  }: {
+    readonly day: string;
+    readonly among: SqlFragment;
+    readonly order: SqlFragment;
+    readonly limit: number;
+  },
+): SqlFragment {
+  return sql`
+    SELECT l.id AS lessonId, s.id AS studentId, s.name AS studentName, s.handedness,
+           i.name AS instructorName, l.held_on AS heldOn, l.next_on AS nextOn,
+           (SELECT COUNT(*) FROM setup_check c
+             WHERE c.academy_id = l.academy_id AND c.lesson_id = l.id AND c.deleted_at IS NULL) AS checkCount
+    FROM (
+      SELECT t.academy_id, t.student_id, ${order} AS place
+      FROM student_standing t FORCE INDEX (${among})
+      STRAIGHT_JOIN student s ON s.academy_id = t.academy_id AND s.id = t.student_id
+      WHERE t.academy_id = ${actor.academyId} AND ${visibleStudents(actor)} AND t.last_lesson_on < ${day}
+        AND ${order} <= ${day} AND s.deleted_at IS NULL
+        ${actor.role === 'head' ? sql`` : sql`AND t.instructor_id = ${actor.instructorId}`}
+      ORDER BY ${order} DESC, t.student_id DESC LIMIT ${limit}) shown
+    JOIN student s ON s.academy_id = shown.academy_id AND s.id = shown.student_id
+    JOIN lesson l ON l.academy_id = shown.academy_id AND l.id = (
+      SELECT n.id FROM lesson n
+      WHERE n.academy_id = shown.academy_id AND n.student_id = shown.student_id AND n.kind = 'lesson'
+        AND n.deleted_at IS NULL AND n.held_on < ${day}
+      ORDER BY n.held_on DESC, n.id DESC LIMIT 1)
+    JOIN instructor i ON i.academy_id = l.academy_id AND i.id = l.instructor_id
+    ORDER BY shown.place DESC, l.id DESC`;
 }
 
 /** The last lesson of each student before a day, newest first. */
@@ -149,26 +182,17 @@ export function listLessonsBefore(
   day: string,
   limit: number,
 ): Promise<readonly TeeSheetRow[]> {
-  return db.many<TeeSheetRow>(
-    selectTeeSheet(sql`l.academy_id = ${actor.academyId} AND ${visibleStudents(actor)} AND ${lastBefore(day)}
-      AND l.deleted_at IS NULL AND s.deleted_at IS NULL ORDER BY l.held_on DESC, l.id DESC LIMIT ${limit}`),
-  );
+  const order = sql`t.last_lesson_on`;
+  return db.many<TeeSheetRow>(selectLast(actor, { day, among: sql`standing_by_last`, order, limit }));
 }
 
 /** Whom to expect on a day: the last lesson of each student whose agreed day, or their three weeks, have come. */
 export function listLessonsDue(
   db: Queries,
   actor: Actor,
-  { day, unseenDays, limit }: { readonly day: string; readonly unseenDays: number; readonly limit: number },
+  day: string,
+  limit: number,
 ): Promise<readonly TeeSheetRow[]> {
-  return db.many<TeeSheetRow>(
-    selectTeeSheet(sql`l.academy_id = ${actor.academyId} AND ${visibleStudents(actor)} AND ${lastBefore(day)}
-      AND l.deleted_at IS NULL AND s.deleted_at IS NULL
-      AND COALESCE(l.next_on, l.held_on + INTERVAL ${unseenDays} DAY) <= ${day}
-      AND NOT EXISTS (
-        SELECT 1 FROM lesson today
-        WHERE today.academy_id = l.academy_id AND today.student_id = l.student_id AND today.deleted_at IS NULL
-          AND today.held_on = ${day})
-      ORDER BY COALESCE(l.next_on, l.held_on + INTERVAL ${unseenDays} DAY) DESC, l.id DESC LIMIT ${limit}`),
-  );
+  const among = actor.role === 'head' ? sql`standing_by_due` : sql`standing_of_instructor`;
+  return db.many<TeeSheetRow>(selectLast(actor, { day, among, order: sql`t.due_on`, limit }));
 }

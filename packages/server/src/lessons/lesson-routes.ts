@@ -7,7 +7,7 @@ import { idParam } from '../http/params.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { type Route } from '../http/route.ts';
 import { requireActor } from '../identity/session-cookie.ts';
-import { UNSEEN_DAYS } from '../roster/refresh-standings.ts';
+import { refreshStandings } from '../roster/refresh-standings.ts';
 import { withLastCold } from './last-cold.ts';
 import {
   findLesson,
@@ -21,6 +21,9 @@ import { saveLesson } from './save-lesson.ts';
 
 /** So many students are shown besides those of the day. */
 const SEEN_LATELY = 24;
+/** Standings that are brought up to date before they are shown; the others follow by themselves. */
+const REFRESHED = 100;
+const WAITED_MS = 700;
 
 function requireDay(text: unknown): string {
   if (typeof text === 'string' && /^\d{4}-\d{2}-\d{2}$/.test(text) && !Number.isNaN(Date.parse(text)))
@@ -43,10 +46,11 @@ export function lessonRoutes(db: Database): readonly Route[] {
       handle: async (ctx) => {
         const actor = requireActor(ctx);
         const date = requireDay(ctx.params['date']);
+        await refreshStandings(db, { academyId: actor.academyId, limit: REFRESHED, withinMs: WAITED_MS });
         const lists = {
           lessons: await listLessonsOfDay(db, actor, date),
           earlier: await listLessonsBefore(db, actor, date, SEEN_LATELY),
-          due: await listLessonsDue(db, actor, { day: date, unseenDays: UNSEEN_DAYS, limit: SEEN_LATELY }),
+          due: await listLessonsDue(db, actor, date, SEEN_LATELY),
         };
         // A student may stand in two lists; what their lines say is looked up once.
         const all = await withLastCold(db, actor, Object.values(lists).flat(), date);

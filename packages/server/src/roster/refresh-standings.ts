@@ -6,18 +6,19 @@ import { type Actor } from '../http/context.ts';
 import { flagsOf } from './line-flags.ts';
 
 /** Where no day was agreed, a student is due again after so many days. */
-export const UNSEEN_DAYS = 21;
+const UNSEEN_DAYS = 21;
 
 interface Due {
   readonly academyId: string;
   readonly studentId: string;
 }
 
-/** Whose standings: of all academies, or one, or some students of one. */
+/** Whose standings: of all academies, or one. */
 export interface RefreshWish {
   readonly limit: number;
+  /** Someone waits: what is not done by then follows by itself. Default: no end. */
+  readonly withinMs?: number;
   readonly academyId?: string;
-  readonly studentIds?: readonly string[];
 }
 
 /**
@@ -26,15 +27,18 @@ export interface RefreshWish {
  * @returns how many
  */
 export async function refreshStandings(db: Database, wish: RefreshWish): Promise<number> {
-  const { academyId, studentIds, limit } = wish;
-  if (studentIds?.length === 0) return 0;
-  const ids = studentIds?.reduce((list, id) => sql`${list}, ${id}`, sql`NULL`);
+  const { academyId, limit, withinMs = Number.POSITIVE_INFINITY } = wish;
+  const until = performance.now() + withinMs;
   const due = await db.many<Due>(sql`
     SELECT academy_id AS academyId, student_id AS studentId FROM standing_due
-    WHERE ${academyId === undefined ? sql`TRUE` : sql`academy_id = ${academyId}`}
-      AND ${ids === undefined ? sql`TRUE` : sql`student_id IN (${ids})`} LIMIT ${limit}`);
-  for (const one of due) await db.inTransaction((tx) => refresh(tx, one));
-  return due.length;
+    WHERE ${academyId === undefined ? sql`TRUE` : sql`academy_id = ${academyId}`} LIMIT ${limit}`);
+  let done = 0;
+  for (const one of due) {
+    if (performance.now() > until) break;
+    await db.inTransaction((tx) => refresh(tx, one));
+    done += 1;
+  }
+  return done;
 }
 
 async function refresh(tx: Queries, { academyId, studentId }: Due): Promise<void> {

@@ -21,6 +21,7 @@ import { cohortOf, listRoster, moveStudent, type RosterWish } from './roster-rep
 
 /** So many standings are brought up to date before a page is shown; the others follow by themselves. */
 const REFRESHED = 60;
+const WAITED_MS = 700;
 const SORTS: readonly RosterSort[] = ['due', 'last', 'relapsed', 'name'];
 const DAY = /^\d{4}-\d{2}-\d{2}$/;
 const UUID = /^[0-9a-f-]{36}$/;
@@ -100,7 +101,7 @@ export function rosterRoutes(db: Database): readonly Route[] {
       handle: async (ctx) => {
         const actor = requireActor(ctx);
         const wish = wishOf(ctx);
-        await refreshStandings(db, { academyId: actor.academyId, limit: REFRESHED });
+        await refreshStandings(db, { academyId: actor.academyId, limit: REFRESHED, withinMs: WAITED_MS });
         ctx.body = await listRoster(db, actor, wish);
       },
     },

@@ -282,6 +282,7 @@ describe('standings', () => {
     await app.db.exec(sql`
       INSERT IGNORE INTO standing_due (academy_id, student_id)
       SELECT academy_id, id FROM student WHERE academy_id = ${academyId}`);
+    expect(await refreshStandings(app.db, { academyId, limit: 100, withinMs: -1 })).toBe(0);
     expect(await refreshStandings(app.db, { academyId, limit: 10 })).toBe(10);
     expect(await refreshStandings(app.db, { academyId, limit: 100 })).toBe(14);
     expect(await refreshStandings(app.db, { academyId, limit: 100 })).toBe(0);

@@ -260,6 +260,8 @@ for (const theme of ['daylight', 'dim'] as const) {
       ['/places/new', 'New place'],
       ['/station', 'Station'],
       ['/methods', 'Methods'],
+      ['/academy/roster', 'Roster'],
+      ['/academy/files', 'Files in and out'],
       ['/nowhere', 'Nothing here'],
     ] as const) {
       await page.goto(new URL(path, served.address).href);

@@ -34,13 +34,16 @@ async function listLastColds(
     SELECT s.id AS studentId, l.held_on AS heldOn, v.result, v.record
     FROM student s
     JOIN lesson l ON l.academy_id = s.academy_id AND l.id = (
-      SELECT cl.id
-      FROM lesson cl
-      JOIN setup_check cc ON cc.academy_id = cl.academy_id AND cc.lesson_id = cl.id AND cc.deleted_at IS NULL
-      JOIN check_version cv ON cv.academy_id = cc.academy_id AND cv.check_id = cc.id AND cv.revision = cc.revision
-      WHERE cl.academy_id = s.academy_id AND cl.student_id = s.id AND cl.deleted_at IS NULL
-        AND cl.held_on < ${day} AND cv.phase = 'baseline' AND cv.help = 'blind'
-      ORDER BY cl.held_on DESC, cc.created_at DESC LIMIT 1)
+      -- Newest first by the index, up to the first that has one.
+      SELECT cl.id FROM lesson cl
+      WHERE cl.academy_id = s.academy_id AND cl.student_id = s.id AND cl.deleted_at IS NULL AND cl.held_on < ${day}
+        AND EXISTS (
+          SELECT 1 FROM setup_check cc
+          JOIN check_version cv
+            ON cv.academy_id = cc.academy_id AND cv.check_id = cc.id AND cv.revision = cc.revision
+          WHERE cc.academy_id = cl.academy_id AND cc.lesson_id = cl.id AND cc.deleted_at IS NULL
+            AND cv.phase = 'baseline' AND cv.help = 'blind')
+      ORDER BY cl.held_on DESC LIMIT 1)
     JOIN setup_check c ON c.academy_id = l.academy_id AND c.lesson_id = l.id AND c.deleted_at IS NULL
     JOIN check_version v ON v.academy_id = c.academy_id AND v.check_id = c.id AND v.revision = c.revision
     WHERE s.academy_id = ${actor.academyId} AND ${visibleStudents(actor)} AND s.id IN (${listOf(studentIds)})

@@ -131,7 +131,11 @@ function sentenceOf({
 }: ReadingImportReport): string {
   if (problemCount > 0)
     return `${rows} rows, ${problemCount} of what they say cannot come in. Nothing came in.`;
-  const brings = `${checks} checks in ${lessons} new lessons, ${students} new students`;
-  const here = same === 0 ? '' : `; ${same} checks are here already and are not brought twice`;
+  const brings = `${counted(checks, 'check')} in ${counted(lessons, 'new lesson')}, ${counted(students, 'new student')}`;
+  const here = same === 0 ? '' : `; ${counted(same, 'check')} here already, not brought twice`;
   return broughtIn ? `${rows} rows came in: ${brings}${here}.` : `${rows} rows would bring ${brings}${here}.`;
+}
+
+function counted(n: number, what: string): string {
+  return `${n} ${what}${n === 1 ? '' : 's'}`;
 }

@@ -8,7 +8,11 @@ const notTo = (from, to) => ({
     path: `^packages/${from}/`,
     ...(to === 'simulation' || from === 'simulation' ? { pathNot: '\\.test\\.ts$' } : {}),
   },
-  to: { path: `^packages/${to}/` },
+  // The shell opens the server's own door for what works on a database (ADR 15), and no other.
+  to: {
+    path: `^packages/${to}/`,
+    ...(from === 'cli' && to === 'server' ? { pathNot: '^packages/server/(src|dist)/admin/index\\.' } : {}),
+  },
 });
 
 const forbiddenArrows = {
@@ -19,7 +23,7 @@ const forbiddenArrows = {
   simulation: ['core', 'contract', 'paper', 'server', 'web', 'cli', 'e2e'],
   server: ['web', 'cli', 'e2e'],
   web: ['simulation', 'server', 'cli', 'e2e'],
-  cli: ['paper', 'simulation', 'web', 'e2e'],
+  cli: ['paper', 'simulation', 'server', 'web', 'e2e'],
   e2e: ['web'],
 };
 

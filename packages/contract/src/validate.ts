@@ -100,9 +100,9 @@ function toRefusal(error: SchemaError): Refusal {
       };
     case 'discriminator':
       return {
-        code: 'not-allowed',
-        path: `${error.instancePath}/table`,
-        message: 'This is no table of an academy. Use a file that was exported, unchanged.',
+        code: 'discriminator',
+        path: error.instancePath,
+        message: `The field “${String(params['tag'])}” says none of the kinds that there are.`,
       };
     case 'const':
       return {

@@ -82,6 +82,7 @@ async function useEverything(client: TestClient): Promise<void> {
   ] as const) {
     expect((await client.post(`/api/students/${studentId}/${path}`, body)).status).toBeLessThan(300);
   }
+  await client.put('/api/academy/retention', { months: 24 });
   const removed = await saveWorkedCheck(client);
   await client.delete(`/api/students/${removed.studentId}`);
 }
@@ -113,6 +114,7 @@ describe('an academy’s file', () => {
     );
     for (const name of ['academy', ...expected]) expect(names).toContain(name);
     expect(names).not.toContain('student_link');
+    expect(read[0]).toMatchObject({ table: 'academy', retentionMonths: 24 });
     const all = lines.join('\n');
     for (const secret of ['password', 'argon2', 'token', 'ida@post.example'])
       expect(all).not.toContain(secret);

@@ -52,16 +52,24 @@ function toLine({ name, fields }: ExchangedTable, row: Row): AcademyLine {
   return Object.fromEntries([['table', name], ...entries]) as AcademyLine;
 }
 
+interface AcademyRow {
+  readonly id: string;
+  readonly name: string;
+  readonly retentionMonths: number | null;
+  readonly createdAt: string;
+}
+
 async function* academyLine(snapshot: Snapshot, academyId: string): AsyncGenerator<AcademyLine> {
-  const query = sql`SELECT id, name, created_at AS createdAt FROM academy WHERE id = ${academyId}`;
-  for await (const { id, name, createdAt } of snapshot.stream<Record<string, string>>(query)) {
+  const query = sql`SELECT id, name, retention_months AS retentionMonths, created_at AS createdAt FROM academy WHERE id = ${academyId}`;
+  for await (const { id, name, retentionMonths, createdAt } of snapshot.stream<AcademyRow>(query)) {
     yield {
       table: 'academy',
       format: 'lotrecht-academy',
       version: 1,
-      id: String(id),
-      name: String(name),
-      createdAt: isoFromUtc(String(createdAt)),
+      id,
+      name,
+      retentionMonths,
+      createdAt: isoFromUtc(createdAt),
     };
   }
 }

@@ -129,7 +129,8 @@ class AcademyReader {
       throw new ImportRefused(this.problems);
     }
     await this.tx.exec(sql`
-      INSERT INTO academy (id, name, created_at) VALUES (${line.id}, ${line.name}, ${toUtc(line.createdAt)})`);
+      INSERT INTO academy (id, name, retention_months, created_at)
+      VALUES (${line.id}, ${line.name}, ${line.retentionMonths}, ${toUtc(line.createdAt)})`);
     this.academy = { id: line.id, name: line.name };
   }
 

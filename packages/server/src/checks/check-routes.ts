@@ -4,27 +4,14 @@ import { recordAccess } from '../audit/audit-repository.ts';
 import { type Database } from '../database/database.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idHeader, idParam } from '../http/params.ts';
-import { notFound, Problem } from '../http/problem.ts';
+import { notFound } from '../http/problem.ts';
+import { oneOf } from '../http/query.ts';
 import { type Route } from '../http/route.ts';
 import { requireActor } from '../identity/session-cookie.ts';
 import { findCheck, listVersions, setCheckDeleted } from './check-repository.ts';
 import { findStudent } from '../students/student-repository.ts';
 import { listMeasuredLines } from './measured-line-repository.ts';
 import { saveCheck } from './save-check.ts';
-
-/** The club group in a query, or undefined without one. @throws Problem 422 for one that is not known */
-function clubGroupOf(text: string | readonly string[] | undefined): ClubGroup | undefined {
-  if (text === undefined) return undefined;
-  const groups = Object.keys(USUAL_OF_CLUB) as ClubGroup[];
-  const group = groups.find((g) => g === text);
-  if (group !== undefined) return group;
-  throw new Problem({
-    status: 422,
-    code: 'refused',
-    title: 'Something in what was sent does not fit.',
-    errors: [{ code: 'not-allowed', path: '/club', message: `Use one of: ${groups.join(', ')}.` }],
-  });
-}
 
 /** Checks: one, its versions, its student's lines over time, save, delete and undo. */
 export function checkRoutes(db: Database): readonly Route[] {
@@ -63,7 +50,7 @@ export function checkRoutes(db: Database): readonly Route[] {
         if (student === undefined) throw notFound();
         const line = LINE_NAMES.find((name) => name === ctx.params['line']);
         if (line === undefined) throw notFound();
-        const clubGroup = clubGroupOf(ctx.query['club']);
+        const clubGroup = oneOf(ctx, 'club', Object.keys(USUAL_OF_CLUB) as ClubGroup[]);
         await recordAccess(db, actor, student.id, 'seen');
         ctx.body = await listMeasuredLines(db, actor, {
           studentId: student.id,

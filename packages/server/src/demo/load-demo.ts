@@ -3,6 +3,7 @@ import { type Circumstances, type PlaceMark, solveDocument } from '@lotrecht/con
 import { type Dice, diceOf } from '@lotrecht/simulation';
 import { addVersion, insertCheck } from '../checks/check-repository.ts';
 import { type Database, type Queries } from '../database/database.ts';
+import { refreshStandings } from '../roster/refresh-standings.ts';
 import { sql } from '../database/sql.ts';
 import { type Actor } from '../http/context.ts';
 import { anyAcademyExists, insertAcademy, insertInstructor } from '../identity/instructor-repository.ts';
@@ -33,7 +34,7 @@ export interface DemoCounts {
 export async function loadDemo(db: Database, password: string, today: Date): Promise<DemoCounts | undefined> {
   if (await anyAcademyExists(db)) return undefined;
   const passwordHash = await hashPassword(password);
-  return db.inTransaction(async (tx) => {
+  const counts = await db.inTransaction(async (tx) => {
     const academyId = await insertAcademy(tx, 'Tarnside');
     const actors: Actor[] = [];
     for (const instructor of INSTRUCTORS) {
@@ -52,6 +53,9 @@ export async function loadDemo(db: Database, password: string, today: Date): Pro
     }
     return { students: STUDENTS.length, lessons, checks };
   });
+  // Whoever looks first sees who has relapsed, and waits for nothing.
+  await refreshStandings(db, { limit: counts.students });
+  return counts;
 }
 
 async function loadStudent(

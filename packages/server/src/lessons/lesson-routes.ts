@@ -4,7 +4,8 @@ import { listChecksOfLesson } from '../checks/check-repository.ts';
 import { type Database } from '../database/database.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idParam } from '../http/params.ts';
-import { notFound, Problem } from '../http/problem.ts';
+import { notFound } from '../http/problem.ts';
+import { refused } from '../http/query.ts';
 import { type Route } from '../http/route.ts';
 import { requireActor } from '../identity/session-cookie.ts';
 import { refreshStandings } from '../roster/refresh-standings.ts';
@@ -28,12 +29,7 @@ const WAITED_MS = 700;
 function requireDay(text: unknown): string {
   if (typeof text === 'string' && /^\d{4}-\d{2}-\d{2}$/.test(text) && !Number.isNaN(Date.parse(text)))
     return text;
-  throw new Problem({
-    status: 422,
-    code: 'refused',
-    title: 'Something in what was sent does not fit.',
-    errors: [{ code: 'format', path: '/date', message: 'Give a day as YYYY-MM-DD.' }],
-  });
+  throw refused('/date', 'Give a day as YYYY-MM-DD.', 'format');
 }
 
 /** Lessons: the day's tee sheet, one with its checks, add, change, delete and undo. */

@@ -1,24 +1,15 @@
 import { type LessonInput } from '@lotrecht/contract';
 import { type Database, isDuplicate } from '../database/database.ts';
 import { type Actor } from '../http/context.ts';
-import { conflict, notFound, Problem } from '../http/problem.ts';
+import { conflict, notFound, type Problem } from '../http/problem.ts';
+import { refused } from '../http/query.ts';
 import { findPlace } from '../places/place-repository.ts';
 import { findStudent } from '../students/student-repository.ts';
 import { findLesson, insertLesson, type LessonRow, updateLesson } from './lesson-repository.ts';
 
 function nextBeforeHeld(nextOn: string, heldOn: string): Problem {
-  return new Problem({
-    status: 422,
-    code: 'refused',
-    title: 'Something in what was sent does not fit.',
-    errors: [
-      {
-        code: 'order',
-        path: '/nextOn',
-        message: `The next lesson was read as ${nextOn}, this one is on ${heldOn}. Give a later day, or none.`,
-      },
-    ],
-  });
+  const message = `The next lesson was read as ${nextOn}, this one is on ${heldOn}. Give a later day, or none.`;
+  return refused('/nextOn', message, 'order');
 }
 
 function says(lesson: LessonRow, input: LessonInput): boolean {

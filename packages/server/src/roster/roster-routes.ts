@@ -11,8 +11,9 @@ import { recordAccess } from '../audit/audit-repository.ts';
 import { type Database } from '../database/database.ts';
 import { type AppContext } from '../http/context.ts';
 import { bodyOf } from '../http/json-body.ts';
-import { idParam } from '../http/params.ts';
+import { ID, idParam } from '../http/params.ts';
 import { notFound, Problem } from '../http/problem.ts';
+import { matching, oneOf, refused } from '../http/query.ts';
 import { type Route } from '../http/route.ts';
 import { setSuspended } from '../identity/instructor-repository.ts';
 import { requireActor } from '../identity/session-cookie.ts';
@@ -24,32 +25,6 @@ const REFRESHED = 60;
 const WAITED_MS = 700;
 const SORTS: readonly RosterSort[] = ['due', 'last', 'relapsed', 'name'];
 const DAY = /^\d{4}-\d{2}-\d{2}$/;
-const UUID = /^[0-9a-f-]{36}$/;
-
-/** One of some words in a query, or undefined where it is not asked. @throws Problem 422 for another */
-function oneOf<T extends string>(ctx: AppContext, name: string, words: readonly T[]): T | undefined {
-  const text = ctx.query[name];
-  if (text === undefined || text === '') return undefined;
-  const word = words.find((w) => w === text);
-  if (word === undefined) throw refused(name, `Use one of: ${words.join(', ')}.`);
-  return word;
-}
-
-function matching(ctx: AppContext, name: string, pattern: RegExp, advice: string): string | undefined {
-  const text = ctx.query[name];
-  if (text === undefined || text === '') return undefined;
-  if (typeof text !== 'string' || !pattern.test(text)) throw refused(name, advice);
-  return text;
-}
-
-function refused(name: string, message: string): Problem {
-  return new Problem({
-    status: 422,
-    code: 'refused',
-    title: 'Something in what was sent does not fit.',
-    errors: [{ code: 'not-allowed', path: `/${name}`, message }],
-  });
-}
 
 function afterOf(ctx: AppContext): RosterWish['after'] {
   const text = ctx.query['after'];
@@ -57,15 +32,15 @@ function afterOf(ctx: AppContext): RosterWish['after'] {
   try {
     const [value, id] = JSON.parse(text) as unknown[];
     const fits = value === null || typeof value === 'string' || typeof value === 'number';
-    if (fits && typeof id === 'string' && UUID.test(id)) return { value, id };
+    if (fits && typeof id === 'string' && ID.test(id)) return { value, id };
   } catch {
     // Below: it is no page's end either way.
   }
-  throw refused('after', 'Send what the page before said, unchanged.');
+  throw refused('/after', 'Send what the page before said, unchanged.');
 }
 
 function wishOf(ctx: AppContext): RosterWish {
-  const instructorId = matching(ctx, 'instructor', UUID, 'Name an instructor of the academy.');
+  const instructorId = matching(ctx, 'instructor', ID, 'Name an instructor of the academy.');
   const methodId = matching(ctx, 'method', /^[\w-]{1,60}$/, 'Name a method.');
   const dueBy = matching(ctx, 'due', DAY, 'Give a day as YYYY-MM-DD.');
   const flag = oneOf(ctx, 'flag', ['relapse', 'stable']);

@@ -19,7 +19,7 @@ import { cohortRows } from './cohort-rows.ts';
   selector: 'lo-cohort',
   imports: [ProblemNote],
   templateUrl: './cohort.html',
-  styleUrls: ['../../ui/plain-fields.scss', './roster-table.scss'],
+  styleUrls: ['../../ui/plain-fields.scss', '../../ui/plain-table.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Cohort {

@@ -20,7 +20,7 @@ const NO_FILTER = { sort: 'due', instructor: '', due: '', flag: '', out: '', met
   selector: 'lo-roster',
   imports: [Cohort, MatButton, ProblemNote, RouterLink],
   templateUrl: './roster.html',
-  styleUrls: ['../../ui/plain-fields.scss', './roster-table.scss', './roster.scss'],
+  styleUrls: ['../../ui/plain-fields.scss', '../../ui/plain-table.scss', './roster.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class RosterPage {

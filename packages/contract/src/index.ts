@@ -177,6 +177,7 @@ export { trackDocument } from './track/track-document.ts';
 
 // What the server answers
 export {
+  type AcademyEventView,
   type AuditEntryView,
   type CheckReason,
   type CheckVersionView,

@@ -57,6 +57,7 @@ function callOf(route: string): Call | undefined {
     'get /api/audit': { path: '/api/audit', stranger: 'own-data' },
     'delete /api/session': { path: '/api/session', stranger: 'own-data' },
     'delete /api/sessions': { path: '/api/sessions', stranger: 'own-data' },
+    'get /api/academy/events': { path: '/api/academy/events', stranger: 'own-data' },
     'get /api/academy/export': { path: '/api/academy/export', stranger: 'own-data' },
     'get /api/academy/tables/:table': { path: '/api/academy/tables/student', stranger: 'own-data' },
     'get /api/students/:id/export': { path: `/api/students/${ids.studentId}/export`, stranger: 'refused' },

@@ -5,6 +5,7 @@ import compress from 'koa-compress';
 import { type Logger } from 'pino';
 import { auditRoutes } from './audit/audit-routes.ts';
 import { checkRoutes } from './checks/check-routes.ts';
+import { consentRoutes } from './consents/consent-routes.ts';
 import { type Database } from './database/database.ts';
 import { type AppContext, type RequestState } from './http/context.ts';
 import { believeProxy } from './http/believe-proxy.ts';
@@ -82,6 +83,7 @@ export function allRoutes({
     ...passwordRoutes({ db, postBox, limits }),
     ...auditRoutes(db),
     ...studentRoutes(db),
+    ...consentRoutes(db),
     ...rosterRoutes(db),
     ...exchangeRoutes(db),
     ...readingRoutes(db),

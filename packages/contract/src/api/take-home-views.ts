@@ -41,7 +41,8 @@ export interface NewStudentLinkView extends StudentLinkView {
 /** A guardian's consent. */
 export interface ConsentView {
   readonly id: string;
-  readonly scope: 'link';
+  /** What it covers: keeping records of lessons and checks, or a link to them for the guardian. */
+  readonly scope: 'records' | 'link';
   readonly givenBy: string;
   readonly givenOn: string;
   readonly recordedAt: string;

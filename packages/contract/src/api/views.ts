@@ -9,6 +9,7 @@ import {
   type Rebase,
   type ResultDocument,
 } from '../generated/types.ts';
+import { type ConsentView } from './take-home-views.ts';
 
 /** Who is signed in, and where. */
 export interface SessionView {
@@ -130,6 +131,8 @@ export interface LessonView {
 export interface StudentPageView {
   readonly student: StudentView;
   readonly lessons: readonly LessonView[];
+  /** A guardian's, newest first; withdrawn ones stay on record. */
+  readonly consents: readonly ConsentView[];
 }
 
 /** One line of the day's tee sheet. */
@@ -244,4 +247,20 @@ export interface AuditEntryView {
   /** Empty: erased since. */
   readonly studentName: string;
   readonly action: 'seen' | 'changed' | 'deleted' | 'restored' | 'erased';
+}
+
+/** What was done with an academy as a whole. */
+export interface AcademyEventView {
+  readonly at: string;
+  readonly instructorName: string;
+  readonly action:
+    | 'exported'
+    | 'table-exported'
+    | 'imported'
+    | 'readings-imported'
+    | 'suspended'
+    | 'let-in'
+    | 'retention-set';
+  /** What it was done with, for a person; never a student. */
+  readonly detail: string;
 }

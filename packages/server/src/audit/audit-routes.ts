@@ -1,9 +1,10 @@
 import { type Database } from '../database/database.ts';
 import { type Route } from '../http/route.ts';
 import { requireActor } from '../identity/session-cookie.ts';
+import { listEvents } from './academy-log.ts';
 import { listAccesses } from './audit-repository.ts';
 
-/** Who looked at whom, for the head. */
+/** Who looked at whom, and what was done with the academy as a whole, for the head. */
 export function auditRoutes(db: Database): readonly Route[] {
   return [
     {
@@ -12,6 +13,14 @@ export function auditRoutes(db: Database): readonly Route[] {
       access: 'head',
       handle: async (ctx) => {
         ctx.body = await listAccesses(db, requireActor(ctx).academyId);
+      },
+    },
+    {
+      method: 'get',
+      path: '/api/academy/events',
+      access: 'head',
+      handle: async (ctx) => {
+        ctx.body = await listEvents(db, requireActor(ctx).academyId);
       },
     },
   ];

@@ -1,4 +1,4 @@
-import { type AuditEntryView } from '@lotrecht/contract';
+import { type AcademyEventView, type AuditEntryView } from '@lotrecht/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';
 import { saveWorkedCheck } from '../test/documents.ts';
@@ -44,5 +44,33 @@ describe('who looked at whom', () => {
     expect(entries.slice(0, 3).map((e) => [e.instructorName, e.action])).toContainEqual(['An head', 'seen']);
     expect(entries.some((e) => e.instructorName === 'An instructor' && e.action === 'changed')).toBe(true);
     expect((await colleague.get('/api/audit')).status).toBe(403);
+  });
+});
+
+describe('what was done with the academy as a whole', () => {
+  it('is noted with who did it and with what, newest first, and is for its own head alone', async () => {
+    const academyId = await app.academy('Of events');
+    const [boss, one] = [await app.signedIn(academyId, 'head'), await app.signedIn(academyId, 'instructor')];
+    const path = `/api/instructors/${one.actor.instructorId}`;
+    for (const done of [
+      await boss.client.file('GET', '/api/academy/export'),
+      await boss.client.file('GET', '/api/academy/tables/student'),
+      await boss.client.put('/api/academy/retention', { months: 24 }),
+      await boss.client.put(path, { suspended: true }),
+      await boss.client.put(path, { suspended: false }),
+    ])
+      expect(done.status).toBeLessThan(300);
+    // Refused: nothing was done.
+    await boss.client.put(`/api/instructors/${boss.actor.instructorId}`, { suspended: true });
+    const { body } = await boss.client.get('/api/academy/events');
+    const events = body as AcademyEventView[];
+    expect(events.map((e) => [e.instructorName, e.action, e.detail])).toEqual([
+      ['An head', 'let-in', 'An instructor'],
+      ['An head', 'suspended', 'An instructor'],
+      ['An head', 'retention-set', '24 months'],
+      ['An head', 'table-exported', 'student'],
+      ['An head', 'exported', ''],
+    ]);
+    expect((await head.get('/api/academy/events')).body).toEqual([]);
   });
 });

@@ -8,6 +8,7 @@ import {
   solveDocument,
 } from '@lotrecht/contract';
 import { type Logger } from 'pino';
+import { requireConsent } from '../consents/require-consent.ts';
 import { type Database, isDuplicate, type Queries } from '../database/database.ts';
 import { type Actor } from '../http/context.ts';
 import { conflict, notFound, Problem } from '../http/problem.ts';
@@ -31,8 +32,8 @@ export interface CheckSave {
  * Stores a check's readings and the result that the server's own core makes of them. A save that is sent again is
  * recognised by its key and answered as the first time.
  *
- * @throws Problem 409 when the check was changed elsewhere or the hand does not fit the student, 404 for a
- *   stranger's ids; DocumentRefused for readings that cannot be a measurement
+ * @throws Problem 409 when the check was changed elsewhere, the hand does not fit the student or a guardian's consent
+ *   is missing, 404 for a stranger's ids; DocumentRefused for readings that cannot be a measurement
  */
 export async function saveCheck(
   db: Database,
@@ -53,6 +54,7 @@ export async function saveCheck(
       title: `The student is recorded as ${student.handedness}-handed. Open the check again.`,
     });
   }
+  if (input.revision === 0) await requireConsent(db, actor, student, 'records');
   try {
     await db.inTransaction((tx) => store(tx, actor, save, { result, studentId: student.id }));
   } catch (error) {

@@ -107,12 +107,31 @@ const WRITTEN: Readonly<
              VALUES (UNHEX(SHA2('token', 256)), ?, ?, ?, ?, 'a@b.example', '2030-01-01')`,
       values: [ACADEMY, id(11), STUDENT, HEAD],
     },
+    {
+      text: `INSERT INTO guardian_consent (academy_id, id, student_id, scope, given_by, given_on, recorded_by)
+             VALUES (?, ?, ?, 'link', 'A guardian', '2026-04-17', ?)`,
+      values: [ACADEMY, id(13), STUDENT, HEAD],
+    },
   ],
   '0009': [
     { text: 'UPDATE academy SET retention_months = 24 WHERE id = ?', values: [ACADEMY] },
     {
       text: 'INSERT INTO erased_student (academy_id, student_id) VALUES (?, ?)',
       values: [ACADEMY, id(12)],
+    },
+  ],
+  '0010': [
+    {
+      text: `INSERT INTO student_standing
+               (academy_id, student_id, instructor_id, lesson_count, last_lesson_on, due_on, relapsed)
+             VALUES (?, ?, ?, 1, '2026-04-17', '2026-05-01', 0)`,
+      values: [ACADEMY, STUDENT, HEAD],
+    },
+    {
+      text: `INSERT INTO line_standing
+               (academy_id, student_id, line, club_group, help, held_on, handed_azimuth_deg, verdict, flag)
+             VALUES (?, ?, 'hips', 'driver', 'blind', '2026-04-17', 4.1, 'out', 'stable')`,
+      values: [ACADEMY, STUDENT],
     },
   ],
 };
@@ -148,7 +167,14 @@ describe('a database that was used at every state up to', () => {
     });
     expect(signedIn.status).toBe(200);
 
-    const { student } = (await client.get(`/api/students/${STUDENT}`)).body as StudentPageView;
+    const standings = await app.db.many<{ out: number; stable: number }>({
+      text: 'SELECT out_lines AS `out`, stable_lines AS stable FROM student_standing',
+      values: [],
+    });
+    // The hips are the fifth of the lines.
+    expect(standings).toEqual(state >= '0010' ? [{ out: 16, stable: 1 }] : []);
+    const { student, consents } = (await client.get(`/api/students/${STUDENT}`)).body as StudentPageView;
+    expect(consents.map((c) => [c.scope, c.withdrawnAt])).toEqual(state >= '0008' ? [['link', null]] : []);
     expect(student).toMatchObject({ name: 'Runa Feldt', handedness: 'right', minor: true, notes: 'of old' });
     expect(student.statureMm).toBe(state >= '0008' ? 1720 : null);
     const lesson = (await client.get(`/api/lessons/${LESSON}`)).body as LessonView;

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { type Circumstances, type PlaceMark, solveDocument } from '@lotrecht/contract';
 import { type Dice, diceOf } from '@lotrecht/simulation';
 import { addVersion, insertCheck } from '../checks/check-repository.ts';
+import { insertConsent } from '../consents/consent-repository.ts';
 import { type Database, type Queries } from '../database/database.ts';
 import { refreshStandings } from '../roster/refresh-standings.ts';
 import { sql } from '../database/sql.ts';
@@ -66,6 +67,11 @@ async function loadStudent(
 ): Promise<number> {
   const studentId = randomUUID();
   await insertStudent(tx, actor, studentId, { revision: 0, ...student });
+  if (student.minor) {
+    const first = new Date(today.getTime() - daysAgoOf(student, 0) * DAY_MS).toISOString().slice(0, 10);
+    const givenBy = `A guardian of ${student.name}`;
+    await insertConsent(tx, actor, studentId, { scope: 'records', givenBy, givenOn: first });
+  }
   let checks = 0;
   for (let lesson = 0; lesson < student.lessons; lesson++) {
     const lessonId = randomUUID();

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { type ErasureInput, validateErasureInput, validateRetentionInput } from '@lotrecht/contract';
+import { recordEvent } from '../audit/academy-log.ts';
 import { type Database } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
 import { type Actor } from '../http/context.ts';
@@ -63,7 +64,10 @@ export function erasureRoutes({ db, postBox, tombstones }: ErasureDependencies):
       access: 'head',
       handle: async (ctx) => {
         const actor = requireActor(ctx);
-        await keepRetention(db, actor, bodyOf(ctx, validateRetentionInput).months);
+        const { months } = bodyOf(ctx, validateRetentionInput);
+        await keepRetention(db, actor, months);
+        const detail = months === null ? 'until asked' : `${months} months`;
+        await recordEvent(db, actor, { action: 'retention-set', detail });
         ctx.body = await findRetention(db, actor, today());
       },
     },

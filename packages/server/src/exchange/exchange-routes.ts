@@ -1,5 +1,6 @@
 import { Readable } from 'node:stream';
 import { type AcademyLine } from '@lotrecht/contract';
+import { recordEvent } from '../audit/academy-log.ts';
 import { recordAccess } from '../audit/audit-repository.ts';
 import { type Database } from '../database/database.ts';
 import { type AppContext } from '../http/context.ts';
@@ -33,7 +34,9 @@ export function exchangeRoutes(db: Database): readonly Route[] {
       path: '/api/academy/export',
       access: 'head',
       handle: async (ctx) => {
-        const { academyId } = requireActor(ctx);
+        const actor = requireActor(ctx);
+        const { academyId } = actor;
+        await recordEvent(db, actor, { action: 'exported', detail: '' });
         const lines = asJsonLines(exportAcademy(db, { academyId, studentId: null }));
         sendFile(ctx, 'academy.jsonl', 'application/jsonl', lines);
       },
@@ -45,7 +48,9 @@ export function exchangeRoutes(db: Database): readonly Route[] {
       handle: async (ctx) => {
         const table = [...EXCHANGED_TABLES, MEASURED_LINES].find((t) => t.name === ctx.params['table']);
         if (table === undefined) throw notFound();
-        const { academyId } = requireActor(ctx);
+        const actor = requireActor(ctx);
+        const { academyId } = actor;
+        await recordEvent(db, actor, { action: 'table-exported', detail: table.name });
         sendFile(ctx, `${table.name}.csv`, 'text/csv', exportCsv(db, table, academyId));
       },
     },

@@ -24,7 +24,14 @@ const STAMPS = { createdAt: 'instant', deletedAt: 'instant' } as const;
 export const EXCHANGED_TABLES: readonly ExchangedTable[] = [
   {
     name: 'instructor',
-    fields: { id: 'plain', email: 'plain', name: 'plain', role: 'plain', createdAt: 'instant' },
+    fields: {
+      id: 'plain',
+      email: 'plain',
+      name: 'plain',
+      role: 'plain',
+      createdAt: 'instant',
+      suspendedAt: 'instant',
+    },
     order: ['id'],
     ofStudent: null,
   },

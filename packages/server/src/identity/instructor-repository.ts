@@ -73,15 +73,15 @@ export async function listInstructors(db: Queries, academyId: string): Promise<r
   return rows.map((row) => ({ ...row, suspended: row.suspended === 1 }));
 }
 
-/** Lets an instructor sign in no more, or again. @returns whether there is one, and it is not the last open head */
+/** Lets an instructor sign in no more, or again. @returns who it is, or why nothing was done */
 export async function setSuspended(
   tx: Queries,
   academyId: string,
   id: string,
   suspended: boolean,
-): Promise<'done' | 'unknown' | 'last-head'> {
-  const all = await tx.many<{ id: string; role: Actor['role']; suspended: number }>(sql`
-    SELECT id, role, suspended_at IS NOT NULL AS suspended FROM instructor
+): Promise<{ readonly name: string } | 'unknown' | 'last-head'> {
+  const all = await tx.many<{ id: string; name: string; role: Actor['role']; suspended: number }>(sql`
+    SELECT id, name, role, suspended_at IS NOT NULL AS suspended FROM instructor
     WHERE academy_id = ${academyId} ORDER BY id FOR UPDATE`);
   const one = all.find((i) => i.id === id);
   if (one === undefined) return 'unknown';
@@ -96,7 +96,7 @@ export async function setSuspended(
     WHERE academy_id = ${academyId} AND id = ${id}`);
   if (suspended)
     await tx.exec(sql`DELETE FROM session WHERE academy_id = ${academyId} AND instructor_id = ${id}`);
-  return 'done';
+  return { name: one.name };
 }
 
 /** An instructor's stored password hash. */

@@ -1,4 +1,5 @@
 import { type LessonInput } from '@lotrecht/contract';
+import { requireConsent } from '../consents/require-consent.ts';
 import { type Database, isDuplicate } from '../database/database.ts';
 import { type Actor } from '../http/context.ts';
 import { conflict, notFound, type Problem } from '../http/problem.ts';
@@ -26,7 +27,7 @@ function says(lesson: LessonRow, input: LessonInput): boolean {
 /**
  * Adds or changes a lesson; sending the same again changes nothing.
  *
- * @throws Problem 409 when someone else changed it in between, 404 for a stranger's lesson, student or place
+ * @throws Problem 409 when someone else changed it in between or a guardian's consent is missing, 404 for a stranger's lesson, student or place
  */
 export async function saveLesson(
   db: Database,
@@ -34,11 +35,13 @@ export async function saveLesson(
   id: string,
   input: LessonInput,
 ): Promise<LessonRow> {
-  if ((await findStudent(db, actor, input.studentId)) === undefined) throw notFound();
+  const student = await findStudent(db, actor, input.studentId);
+  if (student === undefined) throw notFound();
   const { placeId = null, nextOn = null } = input;
   if (nextOn !== null && nextOn <= input.heldOn) throw nextBeforeHeld(nextOn, input.heldOn);
   if (placeId !== null && (await findPlace(db, actor, placeId)) === undefined) throw notFound();
   if (input.revision === 0) {
+    await requireConsent(db, actor, student, 'records');
     try {
       await db.inTransaction((tx) => insertLesson(tx, actor, id, input));
     } catch (error) {

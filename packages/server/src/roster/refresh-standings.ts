@@ -98,10 +98,12 @@ async function keepLines(
     VALUES ${others.reduce((all, row) => sql`${all}, ${row}`, first)}`);
 }
 
+/** The lines that are out are bits in the order of their names, as the roster asks for them. */
 async function keepStudent(tx: Queries, { academyId, studentId }: Due, relapsed: number): Promise<void> {
   await tx.exec(sql`
     REPLACE INTO student_standing
-      (academy_id, student_id, instructor_id, lesson_count, last_lesson_on, due_on, method_id, relapsed)
+      (academy_id, student_id, instructor_id, lesson_count, last_lesson_on, due_on, method_id, relapsed, out_lines,
+       stable_lines)
     SELECT s.academy_id, s.id, s.instructor_id,
            (SELECT COUNT(*) FROM lesson n WHERE n.academy_id = s.academy_id AND n.student_id = s.id
               AND n.kind = 'lesson' AND n.deleted_at IS NULL),
@@ -111,7 +113,11 @@ async function keepStudent(tx: Queries, { academyId, studentId }: Due, relapsed:
               JOIN check_version v ON v.academy_id = c.academy_id AND v.check_id = c.id AND v.revision = c.revision
               WHERE c.academy_id = s.academy_id AND c.student_id = s.id AND c.deleted_at IS NULL
               ORDER BY c.created_at DESC LIMIT 1),
-           ${relapsed}
+           ${relapsed},
+           (SELECT COALESCE(BIT_OR(1 << (n.line + 0 - 1)), 0) FROM line_standing n
+              WHERE n.academy_id = s.academy_id AND n.student_id = s.id AND n.help = 'blind' AND n.verdict = 'out'),
+           (SELECT COUNT(DISTINCT n.line) FROM line_standing n
+              WHERE n.academy_id = s.academy_id AND n.student_id = s.id AND n.help = 'blind' AND n.flag = 'stable')
     FROM student s
     LEFT JOIN lesson l ON l.academy_id = s.academy_id AND l.id = (
       SELECT n.id FROM lesson n

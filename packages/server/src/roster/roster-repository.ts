@@ -77,15 +77,12 @@ export function selectRoster(actor: Actor, wish: RosterWish): SqlFragment {
 }
 
 function filters({ instructorId, methodId, dueBy, flag, out }: RosterWish): SqlFragment {
-  const line = (what: SqlFragment): SqlFragment => sql`EXISTS (
-    SELECT 1 FROM line_standing n
-    WHERE n.academy_id = t.academy_id AND n.student_id = t.student_id AND n.help = 'blind' AND ${what})`;
   return [
     instructorId === undefined ? sql`TRUE` : sql`t.instructor_id = ${instructorId}`,
     methodId === undefined ? sql`TRUE` : sql`t.method_id = ${methodId}`,
     dueBy === undefined ? sql`TRUE` : sql`t.due_on <= ${dueBy}`,
-    flag === 'relapse' ? sql`t.relapsed > 0` : flag === 'stable' ? line(sql`n.flag = 'stable'`) : sql`TRUE`,
-    out === undefined ? sql`TRUE` : line(sql`n.line = ${out} AND n.verdict = 'out'`),
+    flag === 'relapse' ? sql`t.relapsed > 0` : flag === 'stable' ? sql`t.stable_lines > 0` : sql`TRUE`,
+    out === undefined ? sql`TRUE` : sql`t.out_lines & ${1 << LINE_NAMES.indexOf(out)}`,
   ].reduce((all, one) => sql`${all} AND ${one}`);
 }
 

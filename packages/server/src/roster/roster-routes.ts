@@ -7,6 +7,7 @@ import {
   validateInstructorChoice,
 } from '@lotrecht/contract';
 import { LINE_NAMES } from '@lotrecht/core';
+import { recordEvent } from '../audit/academy-log.ts';
 import { recordAccess } from '../audit/audit-repository.ts';
 import { type Database } from '../database/database.ts';
 import { type AppContext } from '../http/context.ts';
@@ -106,9 +107,14 @@ export function rosterRoutes(db: Database): readonly Route[] {
       path: '/api/instructors/:id',
       access: 'head',
       handle: async (ctx) => {
-        const [{ academyId }, id] = [requireActor(ctx), idParam(ctx)];
+        const [actor, id] = [requireActor(ctx), idParam(ctx)];
         const { suspended } = bodyOf(ctx, validateInstructorChange);
-        const came = await db.inTransaction((tx) => setSuspended(tx, academyId, id, suspended));
+        const came = await db.inTransaction(async (tx) => {
+          const did = await setSuspended(tx, actor.academyId, id, suspended);
+          if (did === 'unknown' || did === 'last-head') return did;
+          await recordEvent(tx, actor, { action: suspended ? 'suspended' : 'let-in', detail: did.name });
+          return did;
+        });
         if (came === 'unknown') throw notFound();
         if (came === 'last-head') {
           throw new Problem({

@@ -1,6 +1,7 @@
 import { type StudentPageView, validateStudentInput } from '@lotrecht/contract';
 import { listChecksOfStudent } from '../checks/check-repository.ts';
 import { recordAccess } from '../audit/audit-repository.ts';
+import { listConsents } from '../consents/consent-repository.ts';
 import { type Database } from '../database/database.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idParam } from '../http/params.ts';
@@ -36,6 +37,7 @@ export function studentRoutes(db: Database): readonly Route[] {
         const checks = await listChecksOfStudent(db, actor, id);
         const page: StudentPageView = {
           student,
+          consents: await listConsents(db, actor, id),
           lessons: lessons.map((lesson) => ({
             ...lesson,
             checks: checks.filter((check) => check.lessonId === lesson.id),

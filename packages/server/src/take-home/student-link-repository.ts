@@ -1,10 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import {
-  type ConsentInput,
-  type ConsentView,
-  type StudentLinkInput,
-  type StudentLinkView,
-} from '@lotrecht/contract';
+import { type StudentLinkInput, type StudentLinkView } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';
@@ -90,44 +85,4 @@ export async function findOpenStudentLink(db: Queries, token: string): Promise<O
     sql`UPDATE student_link SET last_used_at = UTC_TIMESTAMP(3) WHERE token_hash = ${hashToken(token)}`,
   );
   return link;
-}
-
-/** Records a guardian's consent. */
-export async function insertConsent(
-  db: Queries,
-  actor: Actor,
-  studentId: string,
-  { scope, givenBy, givenOn }: ConsentInput,
-): Promise<void> {
-  await db.exec(sql`
-    INSERT INTO guardian_consent (academy_id, id, student_id, scope, given_by, given_on, recorded_by)
-    VALUES (${actor.academyId}, ${randomUUID()}, ${studentId}, ${scope}, ${givenBy}, ${givenOn},
-            ${actor.instructorId})`);
-}
-
-/** A student's consents, newest first; withdrawn ones stay on record. */
-export async function listConsents(
-  db: Queries,
-  actor: Actor,
-  studentId: string,
-): Promise<readonly ConsentView[]> {
-  const rows = await db.many<ConsentView>(sql`
-    SELECT g.id, g.scope, g.given_by AS givenBy, g.given_on AS givenOn, g.recorded_at AS recordedAt,
-           g.withdrawn_at AS withdrawnAt
-    FROM guardian_consent g JOIN student s ON s.academy_id = g.academy_id AND s.id = g.student_id
-    WHERE ${visibleStudents(actor)} AND s.id = ${studentId} ORDER BY g.recorded_at DESC, g.id`);
-  return rows.map((row) => ({
-    ...row,
-    recordedAt: isoFromUtc(row.recordedAt),
-    withdrawnAt: row.withdrawnAt === null ? null : isoFromUtc(row.withdrawnAt),
-  }));
-}
-
-/** Withdraws a consent: from now on no link of the student opens without another. @returns whether it stood */
-export async function withdrawConsent(db: Queries, actor: Actor, id: string): Promise<boolean> {
-  const changed = await db.exec(sql`
-    UPDATE guardian_consent g JOIN student s ON s.academy_id = g.academy_id AND s.id = g.student_id
-    SET g.withdrawn_at = UTC_TIMESTAMP(3)
-    WHERE ${visibleStudents(actor)} AND g.id = ${id} AND g.withdrawn_at IS NULL`);
-  return changed === 1;
 }

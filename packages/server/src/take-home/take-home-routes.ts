@@ -3,7 +3,6 @@ import {
   type HandOutView,
   type NewStudentLinkView,
   type TakeHomeView,
-  validateConsentInput,
   validateHandOutInput,
   validateStudentLinkInput,
 } from '@lotrecht/contract';
@@ -11,11 +10,13 @@ import { firstNameOf } from '@lotrecht/contract/words';
 import { handOut } from '@lotrecht/paper';
 import { recordAccess } from '../audit/audit-repository.ts';
 import { findCheck } from '../checks/check-repository.ts';
+import { listConsents } from '../consents/consent-repository.ts';
+import { requireConsent } from '../consents/require-consent.ts';
 import { type Database, isDuplicate } from '../database/database.ts';
 import { type AppContext } from '../http/context.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idParam } from '../http/params.ts';
-import { conflict, notFound, Problem } from '../http/problem.ts';
+import { conflict, notFound } from '../http/problem.ts';
 import { type Route } from '../http/route.ts';
 import { describeActor } from '../identity/instructor-repository.ts';
 import { requireActor } from '../identity/session-cookie.ts';
@@ -32,14 +33,7 @@ import {
   setHandOutDeleted,
   updateHandOut,
 } from './hand-out-repository.ts';
-import {
-  insertConsent,
-  insertStudentLink,
-  listConsents,
-  listStudentLinks,
-  revokeStudentLink,
-  withdrawConsent,
-} from './student-link-repository.ts';
+import { insertStudentLink, listStudentLinks, revokeStudentLink } from './student-link-repository.ts';
 
 function says(kept: HandOutView, input: HandOutInput): boolean {
   return (
@@ -51,7 +45,7 @@ function says(kept: HandOutView, input: HandOutInput): boolean {
   );
 }
 
-/** What goes home, for the instructor: hand-outs, links, consents. */
+/** What goes home, for the instructor: hand-outs and links. */
 export function takeHomeRoutes(db: Database, postBox: PostBox): readonly Route[] {
   const requireStudent = async (ctx: AppContext) => {
     const student = await findStudent(db, requireActor(ctx), idParam(ctx));
@@ -111,14 +105,7 @@ export function takeHomeRoutes(db: Database, postBox: PostBox): readonly Route[]
     const actor = requireActor(ctx);
     const student = await requireStudent(ctx);
     const input = bodyOf(ctx, validateStudentLinkInput);
-    const consents = await listConsents(db, actor, student.id);
-    if (student.minor && !consents.some((c) => c.withdrawnAt === null)) {
-      throw new Problem({
-        status: 409,
-        code: 'consent-needed',
-        title: 'Not of age: record the guardian’s consent first. The link then goes to the guardian.',
-      });
-    }
+    await requireConsent(db, actor, student, 'link');
     const { academy } = await describeActor(db, actor, false);
     const made = await db.inTransaction(async (tx) => {
       const link = await insertStudentLink(tx, actor, student.id, input);
@@ -183,27 +170,6 @@ export function takeHomeRoutes(db: Database, postBox: PostBox): readonly Route[]
       access: 'signed-in',
       handle: async (ctx) => {
         if (!(await revokeStudentLink(db, requireActor(ctx), idParam(ctx)))) throw notFound();
-        ctx.status = 204;
-      },
-    },
-    {
-      method: 'post',
-      path: '/api/students/:id/consents',
-      access: 'signed-in',
-      handle: async (ctx) => {
-        const actor = requireActor(ctx);
-        const { id } = await requireStudent(ctx);
-        await insertConsent(db, actor, id, bodyOf(ctx, validateConsentInput));
-        await recordAccess(db, actor, id, 'changed');
-        ctx.body = await listConsents(db, actor, id);
-      },
-    },
-    {
-      method: 'delete',
-      path: '/api/consents/:id',
-      access: 'signed-in',
-      handle: async (ctx) => {
-        if (!(await withdrawConsent(db, requireActor(ctx), idParam(ctx)))) throw notFound();
         ctx.status = 204;
       },
     },

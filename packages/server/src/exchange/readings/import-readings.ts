@@ -1,4 +1,5 @@
 import { type ReadingImportReport, type ReadingMapping, readForeignRow } from '@lotrecht/contract';
+import { recordEvent } from '../../audit/academy-log.ts';
 import { type Database } from '../../database/database.ts';
 import { type Actor } from '../../http/context.ts';
 import { CheckGroups } from './check-groups.ts';
@@ -72,6 +73,7 @@ export async function importReadings(
         broughtIn,
       };
       if (!broughtIn) throw new TakenBack(report);
+      await recordEvent(tx, actor, { action: 'readings-imported', detail: `${rows} rows` });
       return report;
     });
   } catch (error) {

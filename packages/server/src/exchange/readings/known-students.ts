@@ -21,16 +21,23 @@ function folded(name: string): string {
 /** Students by name: those that are here, and those that a table brings. */
 export class KnownStudents {
   private readonly byName = new Map<string, NamedStudent | 'several'>();
+  private readonly withoutConsent = new Set<string>();
 
   private constructor(private readonly usualHand: ReadingMapping['hand']) {}
 
   static async load(tx: Queries, actor: Actor, usualHand: ReadingMapping['hand']): Promise<KnownStudents> {
     const known = new KnownStudents(usualHand);
-    const rows = await tx.many<Omit<NamedStudent, 'isNew'>>(sql`
-      SELECT s.id, s.name, s.handedness FROM student s WHERE ${visibleStudents(actor)} AND s.deleted_at IS NULL`);
-    for (const row of rows) {
+    const rows = await tx.many<Omit<NamedStudent, 'isNew'> & { readonly waits: number }>(sql`
+      SELECT s.id, s.name, s.handedness,
+             s.minor = 1 AND NOT EXISTS (
+               SELECT 1 FROM guardian_consent g
+               WHERE g.academy_id = s.academy_id AND g.student_id = s.id AND g.scope = 'records'
+                 AND g.withdrawn_at IS NULL) AS waits
+      FROM student s WHERE ${visibleStudents(actor)} AND s.deleted_at IS NULL`);
+    for (const { waits, ...row } of rows) {
       const key = folded(row.name);
       known.byName.set(key, known.byName.has(key) ? 'several' : { ...row, isNew: false });
+      if (waits === 1) known.withoutConsent.add(row.id);
     }
     return known;
   }
@@ -50,6 +57,10 @@ export class KnownStudents {
       const made = { id: randomUUID(), name: student, handedness: handedness ?? this.usualHand, isNew: true };
       this.byName.set(key, made);
       return made;
+    }
+    if (this.withoutConsent.has(known.id)) {
+      const message = `“${student}” is not of age. Record the guardian’s consent to records first.`;
+      return { refused: 'student', message };
     }
     if (handedness !== null && handedness !== known.handedness) {
       const where = known.isNew ? 'an earlier row has them' : 'they are recorded';

@@ -1,6 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import {
+  type AcademyEventView,
   type AuditEntryView,
   type InstructorView,
   type Invitation,
@@ -54,5 +55,9 @@ export class AccountApi {
 
   accesses(): Observable<readonly AuditEntryView[]> {
     return this.http.get<readonly AuditEntryView[]>('/api/audit');
+  }
+
+  events(): Observable<readonly AcademyEventView[]> {
+    return this.http.get<readonly AcademyEventView[]>('/api/academy/events');
   }
 }

@@ -1,8 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import {
-  type ConsentInput,
-  type ConsentView,
   type HandOutInput,
   type HandOutView,
   type NewStudentLinkView,
@@ -11,7 +9,7 @@ import {
 } from '@lotrecht/contract';
 import { type Observable } from 'rxjs';
 
-/** What goes home, over HTTP: hand-outs, links, consents. */
+/** What goes home, over HTTP: hand-outs and links. */
 @Injectable({ providedIn: 'root' })
 export class TakeHomeApi {
   private readonly http = inject(HttpClient);
@@ -35,13 +33,5 @@ export class TakeHomeApi {
 
   revokeLink(id: string): Observable<unknown> {
     return this.http.delete(`/api/student-links/${id}`);
-  }
-
-  recordConsent(studentId: string, input: ConsentInput): Observable<readonly ConsentView[]> {
-    return this.http.post<readonly ConsentView[]>(`/api/students/${studentId}/consents`, input);
-  }
-
-  withdrawConsent(id: string): Observable<unknown> {
-    return this.http.delete(`/api/consents/${id}`);
   }
 }

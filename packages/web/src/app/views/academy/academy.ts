@@ -11,7 +11,12 @@ import { MatError, MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
 import { RouterLink } from '@angular/router';
-import { type AuditEntryView, type InstructorView, type PostView } from '@lotrecht/contract';
+import {
+  type AcademyEventView,
+  type AuditEntryView,
+  type InstructorView,
+  type PostView,
+} from '@lotrecht/contract';
 import { forkJoin } from 'rxjs';
 import { AccountApi } from '../../api/account-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
@@ -20,6 +25,17 @@ import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { SessionStore } from '../../session/session.store.ts';
 import { clockText, dayText } from '../../ui/dates.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
+
+/** What was done with the academy as a whole, in words. */
+const EVENT_WORDS: Readonly<Record<AcademyEventView['action'], string>> = {
+  exported: 'took all of the academy away as a file',
+  'table-exported': 'took a table away:',
+  imported: 'brought a file in:',
+  'readings-imported': 'brought readings in:',
+  suspended: 'suspended',
+  'let-in': 'let in again:',
+  'retention-set': 'set how long data is kept:',
+};
 
 /** What the head keeps an eye on: instructors and invitations, the post box, who looked at whom. */
 @Component({
@@ -44,6 +60,7 @@ export class AcademyPage {
   protected readonly instructors = signal<readonly InstructorView[]>([]);
   protected readonly post = signal<readonly PostView[]>([]);
   protected readonly accesses = signal<readonly AuditEntryView[]>([]);
+  protected readonly events = signal<readonly AcademyEventView[]>([]);
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly invited = signal<string | null>(null);
   protected readonly form = new FormGroup({
@@ -66,6 +83,10 @@ export class AcademyPage {
     return `${dayText(iso.slice(0, 10))} ${clockText(iso)}`;
   }
 
+  protected whatWasDone({ action, detail }: AcademyEventView): string {
+    return `${EVENT_WORDS[action]} ${detail}`.trimEnd();
+  }
+
   /** Students of an instructor who is suspended stay theirs until they are moved. */
   protected suspend({ id, suspended }: InstructorView): void {
     this.problem.set(null);
@@ -78,8 +99,14 @@ export class AcademyPage {
   protected load(): void {
     this.problem.set(null);
     const { api } = this;
-    forkJoin({ instructors: api.instructors(), post: api.post(), accesses: api.accesses() }).subscribe({
-      next: ({ instructors, post, accesses }) => {
+    forkJoin({
+      instructors: api.instructors(),
+      post: api.post(),
+      accesses: api.accesses(),
+      events: api.events(),
+    }).subscribe({
+      next: ({ instructors, post, accesses, events }) => {
+        this.events.set(events);
         this.instructors.set(instructors);
         this.post.set(post);
         this.accesses.set(accesses);

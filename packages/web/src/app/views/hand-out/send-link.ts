@@ -4,7 +4,8 @@ import { type StudentView, type TakeHomeView } from '@lotrecht/contract';
 import { switchMap } from 'rxjs';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { TakeHomeApi } from '../../api/take-home-api.ts';
-import { dayText, localDay } from '../../ui/dates.ts';
+import { dayText } from '../../ui/dates.ts';
+import { GuardianConsents } from '../../ui/guardian-consents.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 
 const USUAL_DAYS = 28;
@@ -13,7 +14,7 @@ const CHOICES_DAYS = [7, 28, 90, 180];
 /** The link that a student, or a minor's guardian, is sent: made, seen once, closed. */
 @Component({
   selector: 'lo-send-link',
-  imports: [MatButton, ProblemNote],
+  imports: [GuardianConsents, MatButton, ProblemNote],
   templateUrl: './send-link.html',
   styleUrls: ['../../ui/plain-fields.scss', './send-link.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -31,14 +32,11 @@ export class SendLink {
   protected readonly days = signal(USUAL_DAYS);
   protected readonly choices = CHOICES_DAYS;
   protected readonly address = signal('');
-  protected readonly givenBy = signal('');
-  protected readonly givenOn = signal(localDay(new Date()));
-  protected readonly dayText = dayText;
 
-  protected readonly consent = computed(
-    () => this.home().consents.find((c) => c.withdrawnAt === null) ?? null,
+  protected readonly mayLink = computed(
+    () =>
+      !this.student().minor || this.home().consents.some((c) => c.scope === 'link' && c.withdrawnAt === null),
   );
-  protected readonly mayLink = computed(() => !this.student().minor || this.consent() !== null);
 
   protected readonly links = computed(() =>
     this.home().links.map((link) => {
@@ -81,21 +79,8 @@ export class SendLink {
       .subscribe(this.shown());
   }
 
-  protected record(): void {
-    this.problem.set(null);
-    const { id } = this.student();
-    this.api
-      .recordConsent(id, { scope: 'link', givenBy: this.givenBy().trim(), givenOn: this.givenOn() })
-      .pipe(switchMap(() => this.api.of(id)))
-      .subscribe(this.shown());
-  }
-
-  protected withdraw(consentId: string): void {
-    this.problem.set(null);
-    this.api
-      .withdrawConsent(consentId)
-      .pipe(switchMap(() => this.api.of(this.student().id)))
-      .subscribe(this.shown());
+  protected reload(): void {
+    this.api.of(this.student().id).subscribe(this.shown());
   }
 
   private shown() {

@@ -1,3 +1,4 @@
+import { NgTemplateOutlet } from '@angular/common';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -24,6 +25,7 @@ import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { CheckSummary } from '../../ui/check-summary.ts';
 import { LessonStart } from '../../session/lesson-start.ts';
 import { dayText, localDay } from '../../ui/dates.ts';
+import { GuardianConsents } from '../../ui/guardian-consents.ts';
 import { LevelMatrix } from '../../ui/level-matrix.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Undo } from '../../ui/undo.ts';
@@ -36,7 +38,16 @@ const NEWEST_NOTES = 6;
 
 @Component({
   selector: 'lo-student',
-  imports: [MatButton, RouterLink, CheckSummary, LessonTwine, LevelMatrix, ProblemNote],
+  imports: [
+    CheckSummary,
+    GuardianConsents,
+    LessonTwine,
+    LevelMatrix,
+    MatButton,
+    NgTemplateOutlet,
+    ProblemNote,
+    RouterLink,
+  ],
   templateUrl: './student.html',
   styleUrl: './student.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -48,6 +59,12 @@ export class StudentPage {
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly handTitles = HAND_TITLES;
   protected readonly dayText = dayText;
+
+  /** Not of age, and no guardian has consented to records: nothing new is kept. */
+  protected readonly waits = computed(() => {
+    const { student, consents } = this.page() ?? { student: null, consents: [] };
+    return student?.minor === true && !consents.some((c) => c.scope === 'records' && c.withdrawnAt === null);
+  });
 
   /** The newest lesson's other checks: coached, after balls, tests. */
   protected readonly others = computed(() => {

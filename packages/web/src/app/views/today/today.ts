@@ -119,7 +119,12 @@ export class TodayPage {
   protected startLesson({ studentId }: TeeSheetEntry): void {
     this.lessons.start(studentId, this.today).subscribe({
       next: (lessonId) => void this.router.navigate(['/lessons', lessonId, 'checks', crypto.randomUUID()]),
-      error: (error: unknown) => this.problem.set(toProblem(error)),
+      error: (error: unknown) => {
+        const problem = toProblem(error);
+        // It is asked for and recorded on the student's page.
+        if (problem.code === 'consent-needed') void this.router.navigate(['/students', studentId]);
+        else this.problem.set(problem);
+      },
     });
   }
 

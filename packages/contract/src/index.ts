@@ -56,7 +56,18 @@ export {
   type Unlock,
 } from './generated/types.ts';
 
-export { type ReadingImportLine, type ReadingImportReport, type RowProblem } from './api/import-views.ts';
+export {
+  type FileProblem,
+  type LeftOut,
+  type MergeConflict,
+  type MergeCount,
+  type MergeDifference,
+  type MergeLine,
+  type MergeReport,
+  type ReadingImportLine,
+  type ReadingImportReport,
+  type RowProblem,
+} from './api/import-views.ts';
 export {
   type CohortChoice,
   type CohortLine,

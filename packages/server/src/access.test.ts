@@ -66,6 +66,7 @@ function callOf(route: string): Call | undefined {
       body: { name: 'Runa Feldt' },
       stranger: 'refused',
     },
+    'post /api/academy/import': { path: '/api/academy/import', body: {}, stranger: 'refused' },
     'post /api/academy/readings': { path: '/api/academy/readings', body: {}, stranger: 'refused' },
     'get /api/roster': { path: '/api/roster', stranger: 'own-data' },
     'get /api/roster/cohort': { path: '/api/roster/cohort', stranger: 'own-data' },

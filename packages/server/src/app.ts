@@ -11,7 +11,7 @@ import { type AppContext, type RequestState } from './http/context.ts';
 import { believeProxy } from './http/believe-proxy.ts';
 import { answerErrors } from './http/errors.ts';
 import { healthRoutes } from './http/health-routes.ts';
-import { readJsonBody, requireTable } from './http/json-body.ts';
+import { readJsonBody, requireFile } from './http/json-body.ts';
 import { notFound, Problem } from './http/problem.ts';
 import { limitRequests } from './http/request-rate.ts';
 import { logRequests } from './http/request-log.ts';
@@ -27,6 +27,7 @@ import { readingRoutes } from './exchange/readings/reading-routes.ts';
 import { erasureRoutes } from './erasure/erasure-routes.ts';
 import { NO_TOMBSTONES, type Tombstones } from './erasure/tombstones.ts';
 import { exchangeRoutes } from './exchange/exchange-routes.ts';
+import { mergeRoutes } from './exchange/merge/merge-routes.ts';
 import { lessonRoutes } from './lessons/lesson-routes.ts';
 import { eyeRoutes } from './eye/eye-routes.ts';
 import { methodRoutes } from './methods/method-routes.ts';
@@ -87,6 +88,7 @@ export function allRoutes({
     ...rosterRoutes(db),
     ...exchangeRoutes(db),
     ...readingRoutes(db),
+    ...mergeRoutes(db),
     ...erasureRoutes({ db, postBox, tombstones }),
     ...lessonRoutes(db),
     ...checkRoutes(db),
@@ -124,7 +126,7 @@ export function createApp(deps: AppDependencies): Koa<RequestState> {
   const limits = signInLimits(deps.db.pool, deps.db.name);
   const guesses = guessLimit(deps.db.pool, deps.db.name);
   for (const route of allRoutes({ ...deps, limits, guesses })) {
-    const readBody = route.body === 'table' ? requireTable() : readJsonBody();
+    const readBody = route.body === undefined ? readJsonBody() : requireFile(route.body);
     router[route.method](route.path, guard(route), readBody as never, async (ctx) => {
       if (route.path.startsWith('/api/')) ctx.set('Cache-Control', 'no-store');
       await route.handle(ctx as unknown as AppContext);

@@ -10,7 +10,8 @@ import { sql } from '../database/sql.ts';
 import { examine } from '../doctor/examine.ts';
 import { applyTombstones } from '../erasure/tombstones.ts';
 import { exportAcademy } from '../exchange/export-academy.ts';
-import { importAcademy, ImportRefused } from '../exchange/import-academy.ts';
+import { ImportRefused } from '../exchange/academy-file.ts';
+import { importAcademy } from '../exchange/import-academy.ts';
 import { type Installation, openInstallation, WrongPlace } from './installation.ts';
 
 /** What a command writes to. */

@@ -7,7 +7,7 @@ import { addVersion, listChecksOfStudent } from './check-repository.ts';
 
 /**
  * Recomputes all checks of a student whose hand was recorded wrong. Gaps were read to the player's side and stay as
- * typed; what they point at changes. The earlier results stay as versions.
+ * typed; what they point at changes. The earlier results stay as versions. Checks that have this hand are let be.
  *
  * @param tx the transaction that changes the student
  */
@@ -18,6 +18,7 @@ export async function recomputeForHand(
   handedness: 'right' | 'left',
 ): Promise<void> {
   for (const check of await listChecksOfStudent(tx, actor, studentId)) {
+    if (check.document.handedness === handedness) continue;
     const document = { ...check.document, handedness };
     const afterLook = check.record?.afterLook;
     const version = {

@@ -1,13 +1,21 @@
 import { type Queries } from '../database/database.ts';
-import { sql } from '../database/sql.ts';
+import { sql, type SqlFragment } from '../database/sql.ts';
 
 /**
  * Writes the lines of an academy's checks as rows anew, from the results that are stored.
  *
+ * @param checkIds only of these; default: of all
  * @returns how many rows
  */
-export async function rebuildMeasuredLines(tx: Queries, academyId: string): Promise<number> {
-  await tx.exec(sql`DELETE FROM measured_line WHERE academy_id = ${academyId}`);
+export async function rebuildMeasuredLines(
+  tx: Queries,
+  academyId: string,
+  checkIds?: readonly string[],
+): Promise<number> {
+  const ids = checkIds?.reduce((list, id) => sql`${list}, ${id}`, sql`NULL`);
+  const among = (column: SqlFragment): SqlFragment =>
+    ids === undefined ? sql`TRUE` : sql`${column} IN (${ids})`;
+  await tx.exec(sql`DELETE FROM measured_line WHERE academy_id = ${academyId} AND ${among(sql`check_id`)}`);
   return tx.exec(sql`
     INSERT INTO measured_line
       (academy_id, check_id, line, student_id, club_group, phase, help, place_kind, reader, handed_azimuth_deg,
@@ -24,5 +32,5 @@ export async function rebuildMeasuredLines(tx: Queries, academyId: string): Prom
     JOIN (SELECT 'face' AS line UNION ALL SELECT 'toes' UNION ALL SELECT 'heels' UNION ALL SELECT 'knees'
           UNION ALL SELECT 'hips' UNION ALL SELECT 'shoulders' UNION ALL SELECT 'eyes') n
       ON JSON_EXISTS(v.result, CONCAT('$.lines.', n.line))
-    WHERE c.academy_id = ${academyId}`);
+    WHERE c.academy_id = ${academyId} AND ${among(sql`c.id`)}`);
 }

@@ -69,7 +69,8 @@ describe('records of someone who is not of age', () => {
     });
     const token = (link.body as NewStudentLinkView).address.split('#')[1] ?? '';
     const open = async () =>
-      (await app.client().send('GET', '/api/take-home', undefined, { Authorization: `Bearer ${token}` })).status;
+      (await app.client().send('GET', '/api/take-home', undefined, { Authorization: `Bearer ${token}` }))
+        .status;
     expect(await open()).toBe(200);
     await client.delete(`/api/consents/${first}`);
     expect(await open()).toBe(404);

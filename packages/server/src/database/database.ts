@@ -123,7 +123,8 @@ export function openDatabase(databaseUrl: string): Database {
         }
       }),
     openSnapshot: async () => {
-      const connection = await pool.getConnection();
+      // A connection of its own: files that are read slowly leave the pool to those who work.
+      const connection = await mysql.createConnection(options);
       await connection.query('SET TRANSACTION ISOLATION LEVEL REPEATABLE READ');
       await connection.query('START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY');
       // The driver streams rows only outside its promises.

@@ -17,7 +17,8 @@ import {
   type TestClient,
 } from '../test/test-app.ts';
 import { exportAcademy } from './export-academy.ts';
-import { importAcademy, ImportRefused } from './import-academy.ts';
+import { ImportRefused } from './academy-file.ts';
+import { importAcademy } from './import-academy.ts';
 import { EXCHANGED_TABLES } from './tables.ts';
 
 const PASSWORD = 'heron-weir-kiln-2026';

@@ -3,14 +3,8 @@ import Papa from 'papaparse';
 import { type Database, type Snapshot } from '../database/database.ts';
 import { sql, type SqlFragment } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';
-import { columnOf, EXCHANGED_TABLES, type ExchangedTable, STUDENT_LINKS } from './tables.ts';
-
-type Row = Readonly<Record<string, unknown>>;
-
-/** A piece of SQL whose every word stands in `tables.ts`. */
-function words(text: string): SqlFragment {
-  return { fragment: true, text, values: [] };
-}
+import { selectStored, type StoredRow, toLine } from './stored-rows.ts';
+import { EXCHANGED_TABLES, type ExchangedTable, STUDENT_LINKS } from './tables.ts';
 
 function whoseRows({ ofStudent }: ExchangedTable, studentId: string | null): SqlFragment {
   if (studentId === null) return sql`TRUE`;
@@ -32,24 +26,8 @@ export async function* rowsOf(
   table: ExchangedTable,
   whose: Whose,
 ): AsyncGenerator<AcademyLine> {
-  const columns = Object.keys(table.fields).map((field) => `t.${columnOf(field)} AS \`${field}\``);
-  const order = table.order.map((field) => `t.${columnOf(field)}`);
-  const query = sql`
-    SELECT ${words(columns.join(', '))} FROM ${words(table.name)} t
-    WHERE t.academy_id = ${whose.academyId} AND ${whoseRows(table, whose.studentId)}
-    ORDER BY ${words(order.join(', '))}`;
-  for await (const row of snapshot.stream<Row>(query)) yield toLine(table, row);
-}
-
-function toLine({ name, fields }: ExchangedTable, row: Row): AcademyLine {
-  const entries = Object.entries(fields).map(([field, kind]) => {
-    const value = row[field];
-    if (value === null || value === undefined) return [field, null];
-    if (kind === 'flag') return [field, Number(value) === 1];
-    if (kind === 'instant') return [field, isoFromUtc(String(value))];
-    return [field, value];
-  });
-  return Object.fromEntries([['table', name], ...entries]) as AcademyLine;
+  const theirs = sql`t.academy_id = ${whose.academyId} AND ${whoseRows(table, whose.studentId)}`;
+  for await (const row of snapshot.stream<StoredRow>(selectStored(table, theirs))) yield toLine(table, row);
 }
 
 interface AcademyRow {
@@ -106,7 +84,7 @@ export async function* exportCsv(
   try {
     yield csvRow(fields);
     for await (const line of rowsOf(snapshot, table, { academyId, studentId: null })) {
-      const values = line as unknown as Row;
+      const values = line as unknown as StoredRow;
       yield csvRow(fields.map((field) => cellOf(values[field])));
     }
   } finally {

@@ -1,31 +1,13 @@
 import { randomBytes } from 'node:crypto';
-import { type AcademyLine, DocumentRefused, parseJson, validateAcademyLine } from '@lotrecht/contract';
+import { type AcademyLine } from '@lotrecht/contract';
 import { rebuildMeasuredLines } from '../checks/rebuild-measured-lines.ts';
 import { type Database, errnoOf, isDuplicate, type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
 import { hashPassword } from '../identity/passwords.ts';
-import { requireContent } from './require-content.ts';
+import { AcademyFileReader, type AcademyHead, ImportRefused } from './academy-file.ts';
 import { insertRows, toUtc } from './insert-rows.ts';
+import { findLoose } from './loose-ends.ts';
 import { EXCHANGED_TABLES, type ExchangedTable } from './tables.ts';
-
-/** Something in a file that cannot come in. */
-export interface LineProblem {
-  /** Of the file, from 1; 0: the file as a whole. */
-  readonly lineNumber: number;
-  readonly path: string;
-  readonly message: string;
-}
-
-/** A file that did not come in; nothing of it did. */
-export class ImportRefused extends Error {
-  override readonly name = 'ImportRefused';
-
-  constructor(readonly problems: readonly LineProblem[]) {
-    super(
-      problems.map(({ lineNumber, path, message }) => `Line ${lineNumber} ${path}: ${message}`).join('\n'),
-    );
-  }
-}
 
 /** What came in. */
 export interface Imported {
@@ -36,8 +18,23 @@ export interface Imported {
 
 const BATCH_ROWS = 200;
 const MISSING_REFERENCE = 1452;
-/** So many problems are told at once. */
-const TOLD = 20;
+
+/** A hash that no password has: whoever comes in with a file sets theirs anew. */
+export function nobodysPassword(): Promise<string> {
+  return hashPassword(randomBytes(32).toString('hex'));
+}
+
+/**
+ * What the database says of rows that cannot be written, for a person.
+ *
+ * @throws the error itself when it is another
+ */
+export function whyNotWritten(error: unknown, rows: number, table: string): string {
+  const which = `One of the ${rows} rows of ${table} up to here`;
+  if (isDuplicate(error)) return `${which} is in the database already.`;
+  if (errnoOf(error) === MISSING_REFERENCE) return `${which} names a row that is not in the file.`;
+  throw error;
+}
 
 /**
  * Reads a `lotrecht-academy` file into a database that does not have this academy: all of it, or nothing.
@@ -46,22 +43,20 @@ const TOLD = 20;
  * @throws ImportRefused with the lines that are wrong
  */
 export async function importAcademy(db: Database, open: () => AsyncIterable<string>): Promise<Imported> {
-  // Nobody's: whoever comes in with a file sets their password anew.
-  const passwordHash = await hashPassword(randomBytes(32).toString('hex'));
+  const passwordHash = await nobodysPassword();
   return db.inTransaction(async (tx) => {
-    const reader = new AcademyReader(tx, passwordHash);
+    const reader = new AcademyImport(tx, passwordHash);
     for await (const text of open()) await reader.take(text);
     return reader.finish();
   });
 }
 
-class AcademyReader {
-  private lineNumber = 0;
+class AcademyImport {
+  private readonly file = new AcademyFileReader();
   private academy: { readonly id: string; readonly name: string } | null = null;
   private table: ExchangedTable | null = null;
   private batch: AcademyLine[] = [];
   private rows = 0;
-  private readonly problems: LineProblem[] = [];
 
   constructor(
     private readonly tx: Queries,
@@ -69,20 +64,12 @@ class AcademyReader {
   ) {}
 
   async take(text: string): Promise<void> {
-    this.lineNumber += 1;
-    if (text === '') return;
-    const line = this.read(text);
+    const line = this.file.read(text);
     if (line === null) return;
     if (line.table === 'academy') {
-      await this.begin(line);
+      if (this.academy === null) await this.begin(line);
       return;
     }
-    if (this.academy === null) {
-      this.refuse('', 'The first line must be the academy. Use a file that was exported, unchanged.');
-      throw new ImportRefused(this.problems);
-    }
-    // Names who was written to, and opens nothing.
-    if (line.table === 'student_link') return;
     if (line.table !== this.table?.name || this.batch.length === BATCH_ROWS) await this.write();
     this.table = EXCHANGED_TABLES.find((t) => t.name === line.table) ?? null;
     this.batch.push(line);
@@ -91,42 +78,28 @@ class AcademyReader {
 
   async finish(): Promise<Imported> {
     await this.write();
-    if (this.academy === null && this.problems.length === 0) this.refuse('', 'The file is empty.');
-    if (this.problems.length > 0 || this.academy === null) throw new ImportRefused(this.problems);
-    await rebuildMeasuredLines(this.tx, this.academy.id);
+    const { file, academy } = this;
+    if (academy === null && file.problemCount === 0) file.refuseWhole('The file is empty.');
+    if (file.problemCount > 0 || academy === null) throw new ImportRefused(file.problems);
+    await rebuildMeasuredLines(this.tx, academy.id);
     await this.tx.exec(sql`
       INSERT INTO standing_due (academy_id, student_id)
-      SELECT academy_id, id FROM student WHERE academy_id = ${this.academy.id}`);
-    return { academyId: this.academy.id, academyName: this.academy.name, rows: this.rows };
+      SELECT academy_id, id FROM student WHERE academy_id = ${academy.id}`);
+    for (const loose of await findLoose(this.tx, academy.id)) file.refuseWhole(loose);
+    if (file.problemCount > 0) throw new ImportRefused(file.problems);
+    return { academyId: academy.id, academyName: academy.name, rows: this.rows };
   }
 
-  private read(text: string): AcademyLine | null {
-    try {
-      const line = validateAcademyLine(parseJson(text));
-      requireContent(line);
-      return line;
-    } catch (error) {
-      if (!(error instanceof DocumentRefused)) throw error;
-      const [first] = error.refusals;
-      this.refuse(first?.path ?? '', first?.message ?? error.message);
-      return null;
-    }
-  }
-
-  private refuse(path: string, message: string): void {
-    if (this.problems.length < TOLD) this.problems.push({ lineNumber: this.lineNumber, path, message });
-  }
-
-  private async begin(line: Extract<AcademyLine, { table: 'academy' }>): Promise<void> {
+  private async begin(line: AcademyHead): Promise<void> {
     const here = await this.tx.maybeOne<{ name: string }>(
       sql`SELECT name FROM academy WHERE id = ${line.id}`,
     );
-    if (here !== undefined || this.academy !== null) {
-      this.refuse(
+    if (here !== undefined) {
+      this.file.refuse(
         '/id',
-        `The academy “${here?.name ?? line.name}” is in this database already. Use an empty one.`,
+        `The academy “${here.name}” is in this database already. Use an empty one, or bring the file into it in the browser.`,
       );
-      throw new ImportRefused(this.problems);
+      throw new ImportRefused(this.file.problems);
     }
     await this.tx.exec(sql`
       INSERT INTO academy (id, name, retention_months, created_at)
@@ -138,22 +111,12 @@ class AcademyReader {
   private async write(): Promise<void> {
     const [table, batch, academy] = [this.table, this.batch, this.academy];
     this.batch = [];
-    if (table === null || batch.length === 0 || academy === null || this.problems.length > 0) return;
+    if (table === null || batch.length === 0 || academy === null || this.file.problemCount > 0) return;
     try {
       const secret = table.name === 'instructor' ? { password_hash: this.passwordHash } : {};
       await insertRows(this.tx, academy.id, { table, lines: batch, secret });
     } catch (error) {
-      if (isDuplicate(error)) {
-        this.refuse(
-          '',
-          `One of the ${batch.length} rows of ${table.name} up to here is in the database already.`,
-        );
-      } else if (errnoOf(error) === MISSING_REFERENCE) {
-        this.refuse(
-          '',
-          `One of the ${batch.length} rows of ${table.name} up to here names a row that is not in the file.`,
-        );
-      } else throw error;
+      this.file.refuse('', whyNotWritten(error, batch.length, table.name));
     }
   }
 }

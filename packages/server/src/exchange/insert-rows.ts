@@ -1,6 +1,6 @@
 import { type Queries } from '../database/database.ts';
 import { type Bindable } from '../database/sql.ts';
-import { columnOf, type ExchangedTable } from './tables.ts';
+import { columnOf, type ExchangedTable, type FieldKind } from './tables.ts';
 
 /** Rows of one table, as a file has them. */
 export interface RowsToInsert {
@@ -26,13 +26,16 @@ export async function insertRows(
 }
 
 function valuesOf({ fields }: ExchangedTable, line: object): readonly Bindable[] {
-  return Object.entries(fields).map(([field, kind]) => {
-    const value = (line as Readonly<Record<string, unknown>>)[field];
-    if (value === null || value === undefined) return null;
-    if (kind === 'json') return JSON.stringify(value);
-    if (kind === 'instant') return toUtc(String(value));
-    return value as Bindable;
-  });
+  const values = line as Readonly<Record<string, unknown>>;
+  return Object.entries(fields).map(([field, kind]) => valueOf(kind, values[field]));
+}
+
+/** A value of a file as the database takes it. */
+export function valueOf(kind: FieldKind, value: unknown): Bindable {
+  if (value === null || value === undefined) return null;
+  if (kind === 'json') return JSON.stringify(value);
+  if (kind === 'instant') return toUtc(String(value));
+  return value as Bindable;
 }
 
 /** ISO 8601 in UTC as MariaDB writes it. */

@@ -1,14 +1,14 @@
 import { type AcademyLine } from '@lotrecht/contract';
 
 /** How a column's value stands in a file: as it is, as true or false, as ISO 8601 in UTC, or as JSON. */
-type Kind = 'plain' | 'flag' | 'instant' | 'json';
+export type FieldKind = 'plain' | 'flag' | 'instant' | 'json';
 
 /** What of a table goes out and comes in. */
 export interface ExchangedTable {
   /** In the file and in the database. */
   readonly name: AcademyLine['table'] | 'measured_line';
   /** The file's field names; the table's column is the same in lower case with underscores. */
-  readonly fields: Readonly<Record<string, Kind>>;
+  readonly fields: Readonly<Record<string, FieldKind>>;
   /** What its rows are ordered by, unique within an academy. */
   readonly order: readonly string[];
   /** The field that names the student, or how its rows are found from a student's. */
@@ -217,6 +217,13 @@ export const MEASURED_LINES: ExchangedTable = {
   order: ['checkId', 'line'],
   ofStudent: 'studentId',
 };
+
+/** The table that a file calls so. @throws for a name that is no table's */
+export function tableNamed(name: AcademyLine['table']): ExchangedTable {
+  const table = EXCHANGED_TABLES.find((t) => t.name === name);
+  if (table === undefined) throw new Error(`no table ${name}`);
+  return table;
+}
 
 /** @example columnOf('placeKind') // 'place_kind' */
 export function columnOf(field: string): string {

@@ -26,11 +26,15 @@ export function readJsonBody(): AppMiddleware {
   };
 }
 
-/** Lets a comma-separated table through as it comes, and only such. */
-export function requireTable(): AppMiddleware {
+/** Lets a file of one type through as it comes, and only such. */
+export function requireFile(type: string): AppMiddleware {
   return async (ctx, next) => {
-    if (!ctx.is('text/csv'))
-      throw new Problem({ status: 415, code: 'not-csv', title: 'Send a table with Content-Type: text/csv.' });
+    if (!ctx.is(type))
+      throw new Problem({
+        status: 415,
+        code: 'other-type',
+        title: `Send a file with Content-Type: ${type}.`,
+      });
     return next();
   };
 }

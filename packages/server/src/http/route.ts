@@ -11,7 +11,7 @@ export interface Route {
   readonly method: 'get' | 'post' | 'put' | 'delete';
   readonly path: string;
   readonly access: Access;
-  /** A table as it comes, read by the route itself; default JSON. */
-  readonly body?: 'table';
+  /** A file of this type as it comes, read by the route itself; default JSON. */
+  readonly body?: 'text/csv' | 'application/jsonl';
   readonly handle: (ctx: AppContext) => Promise<void>;
 }

@@ -2,6 +2,7 @@ import { type ReadingImportReport, type ReadingMapping, readForeignRow } from '@
 import { recordEvent } from '../../audit/academy-log.ts';
 import { type Database } from '../../database/database.ts';
 import { type Actor } from '../../http/context.ts';
+import { asOnlyImport } from '../one-import.ts';
 import { CheckGroups } from './check-groups.ts';
 import { Problems } from './problems.ts';
 import { readTable } from './read-table.ts';
@@ -42,40 +43,42 @@ export async function importReadings(
   wish: ReadingImport,
 ): Promise<ReadingImportReport> {
   try {
-    return await db.inTransaction(async (tx) => {
-      const problems = new Problems(wish.mapping);
-      const students = await KnownStudents.load(tx, actor, wish.mapping.hand);
-      const writer = new ReadingWriter(tx, actor, problems);
-      const groups = new CheckGroups(students, problems, writer);
-      let rows = 0;
-      for await (const { row, cells, uneven } of readTable(wish.file)) {
-        rows += 1;
-        if (rows === 1) problems.requireHeads(Object.keys(cells));
-        if (rows % PROGRESS_ROWS === 0) {
-          wish.signal.throwIfAborted();
-          wish.progress(rows);
+    return await db.inTransaction((tx) =>
+      asOnlyImport(tx, actor.academyId, async () => {
+        const problems = new Problems(wish.mapping);
+        const students = await KnownStudents.load(tx, actor, wish.mapping.hand);
+        const writer = new ReadingWriter(tx, actor, problems);
+        const groups = new CheckGroups(students, problems, writer);
+        let rows = 0;
+        for await (const { row, cells, uneven } of readTable(wish.file)) {
+          rows += 1;
+          if (rows === 1) problems.requireHeads(Object.keys(cells));
+          if (rows % PROGRESS_ROWS === 0) {
+            wish.signal.throwIfAborted();
+            wish.progress(rows);
+          }
+          if (uneven) problems.add(row, '', 'This row has more or fewer cells than there are heads.');
+          else {
+            const read = readForeignRow(cells, wish.mapping, wish.today);
+            if (read.kind === 'refused') problems.addAll(row, read.refusals);
+            else await groups.take(row, read.reading);
+          }
         }
-        if (uneven) problems.add(row, '', 'This row has more or fewer cells than there are heads.');
-        else {
-          const read = readForeignRow(cells, wish.mapping, wish.today);
-          if (read.kind === 'refused') problems.addAll(row, read.refusals);
-          else await groups.take(row, read.reading);
-        }
-      }
-      await groups.finish();
-      wish.signal.throwIfAborted();
-      const broughtIn = wish.bringIn && problems.count === 0;
-      const report = {
-        rows,
-        ...writer.counts,
-        problems: problems.first,
-        problemCount: problems.count,
-        broughtIn,
-      };
-      if (!broughtIn) throw new TakenBack(report);
-      await recordEvent(tx, actor, { action: 'readings-imported', detail: `${rows} rows` });
-      return report;
-    });
+        await groups.finish();
+        wish.signal.throwIfAborted();
+        const broughtIn = wish.bringIn && problems.count === 0;
+        const report = {
+          rows,
+          ...writer.counts,
+          problems: problems.first,
+          problemCount: problems.count,
+          broughtIn,
+        };
+        if (!broughtIn) throw new TakenBack(report);
+        await recordEvent(tx, actor, { action: 'readings-imported', detail: `${rows} rows` });
+        return report;
+      }),
+    );
   } catch (error) {
     if (error instanceof TakenBack) return error.report;
     throw error;

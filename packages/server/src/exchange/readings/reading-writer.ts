@@ -10,7 +10,7 @@ import { type Queries } from '../../database/database.ts';
 import { sql, type SqlFragment } from '../../database/sql.ts';
 import { type Actor } from '../../http/context.ts';
 import { insertRows } from '../insert-rows.ts';
-import { EXCHANGED_TABLES, type ExchangedTable, MEASURED_LINES } from '../tables.ts';
+import { type ExchangedTable, MEASURED_LINES, tableNamed } from '../tables.ts';
 import { type NamedStudent } from './known-students.ts';
 import { type Problems } from './problems.ts';
 
@@ -25,12 +25,6 @@ export interface ForeignCheck {
 }
 
 const BATCH_CHECKS = 200;
-
-function tableNamed(name: AcademyLine['table']): ExchangedTable {
-  const table = EXCHANGED_TABLES.find((t) => t.name === name);
-  if (table === undefined) throw new Error(`no table ${name}`);
-  return table;
-}
 
 const [STUDENT, LESSON, CHECK, VERSION] = (
   ['student', 'lesson', 'setup_check', 'check_version'] as const

@@ -163,6 +163,17 @@ describe('a foreign table of readings', () => {
     expect((await students()).map((s) => s.name)).toEqual(['Runa Feldt']);
   });
 
+  it('waits for the guardian of someone who is not of age', async () => {
+    const { studentId } = await saveWorkedCheck(head);
+    const student = { revision: 1, name: 'Runa Feldt', handedness: 'right', minor: true, notes: '' };
+    await head.put(`/api/students/${studentId}`, student);
+    const table = `${HEADS}\nRuna Feldt,2026-04-18,toes,571,580,450,,\n`;
+    expect((await reported(table)).problems).toMatchObject([{ row: 2, column: 'Who' }]);
+    const consent = { scope: 'records', givenBy: 'A guardian', givenOn: '2026-04-17' };
+    await head.post(`/api/students/${studentId}/consents`, consent);
+    expect(await reported(table)).toMatchObject({ problemCount: 0, checks: 1 });
+  });
+
   it('with two students of one name is told apart by nobody', async () => {
     await saveWorkedCheck(head);
     await saveWorkedCheck(head);
@@ -241,7 +252,7 @@ describe(`a table of ${ROWS} rows`, () => {
       SELECT COUNT(*) AS n FROM measured_line m JOIN student s ON s.academy_id = m.academy_id AND s.id = m.student_id
       WHERE s.name LIKE 'Student %'`);
     expect(n).toBe(ROWS);
-    expect(readdirSync(tmpdir()).filter((name) => name.startsWith('lotrecht-table-'))).toEqual([]);
+    expect(readdirSync(tmpdir()).filter((name) => name.startsWith('lotrecht-upload-'))).toEqual([]);
     const grown = Math.round((process.memoryUsage().rss - before) / 1e6);
     if (ROWS > 10_000) process.stdout.write(`${ROWS} rows: ${seconds.toFixed(1)} s, ${grown} MB more\n`);
   });

@@ -24,7 +24,7 @@ import {
   selector: 'lo-reading-import',
   imports: [MatButton, ProblemNote, RouterLink],
   templateUrl: './reading-import.html',
-  styleUrls: ['../../ui/plain-fields.scss', '../../ui/plain-table.scss', './reading-import.scss'],
+  styleUrls: ['../../ui/plain-fields.scss', '../../ui/plain-table.scss', './file-in.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ReadingImport {

@@ -1,4 +1,4 @@
-import { newestLine } from '../../api/reading-import-api.ts';
+import { newestLine } from '../../api/streamed-lines.ts';
 import { guessed, mappingOf, previewed, readHead } from './table-head.ts';
 
 const HEADS = ['Player', 'Lesson date', 'Line', 'Lead', 'Trail', 'Base width', 'Club'];

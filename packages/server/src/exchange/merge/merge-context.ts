@@ -1,0 +1,49 @@
+import { type AcademyLine } from '@lotrecht/contract';
+import { type Queries } from '../../database/database.ts';
+import { sql } from '../../database/sql.ts';
+import { type Actor } from '../../http/context.ts';
+import { selectStored, type StoredRow, toLine, words } from '../stored-rows.ts';
+import { columnOf, type ExchangedTable } from '../tables.ts';
+import { type MergeLog } from './merge-log.ts';
+import { listOf, type People } from './people.ts';
+
+/** What everyone who merges works with. */
+export interface MergeContext {
+  readonly tx: Queries;
+  readonly actor: Actor;
+  readonly log: MergeLog;
+  readonly people: People;
+  /** Where here and file differ: keep what is here, or take what the file says. */
+  readonly differing: 'keep' | 'take';
+  /** Whether the file is of this academy. */
+  readonly ofThisAcademy: boolean;
+  /** Students who were erased here: nothing of theirs comes in. */
+  readonly erased: ReadonlySet<string>;
+  /** Checks whose versions or lines change. */
+  readonly checks: Set<string>;
+  /** Students of whom something changes. */
+  readonly students: Set<string>;
+  /** Students whose hand is not the same here and in the file. */
+  readonly otherHands: Set<string>;
+}
+
+/** What a row is found by: its first field in the order of a file. */
+export function keyFieldOf({ order }: ExchangedTable): string {
+  return order[0] ?? 'id';
+}
+
+/** The value that a row is found by. */
+export function keyOf(table: ExchangedTable, line: AcademyLine): string {
+  return String((line as unknown as StoredRow)[keyFieldOf(table)]);
+}
+
+/** The rows that are here under these keys, as a file has them. */
+export async function rowsHere(
+  { tx, actor }: Pick<MergeContext, 'tx' | 'actor'>,
+  table: ExchangedTable,
+  keys: readonly string[],
+): Promise<readonly AcademyLine[]> {
+  const key = words(`t.${columnOf(keyFieldOf(table))}`);
+  const where = sql`t.academy_id = ${actor.academyId} AND ${key} IN (${listOf(keys)})`;
+  return (await tx.many<StoredRow>(selectStored(table, where))).map((row) => toLine(table, row));
+}

@@ -1,0 +1,91 @@
+import { type AcademyLine } from '@lotrecht/contract';
+import { type Queries } from '../../database/database.ts';
+import { sql, type SqlFragment } from '../../database/sql.ts';
+import { type Actor } from '../../http/context.ts';
+import { insertRows } from '../insert-rows.ts';
+import { tableNamed } from '../tables.ts';
+
+type InstructorLine = Extract<AcademyLine, { table: 'instructor' }>;
+
+/** Who of a file is who here: by id, else by address. Whoever has no account here stands for nobody but themselves. */
+export class People {
+  private readonly idOf = new Map<string, string>();
+  private readonly names = new Map<string, string>();
+  /** New ones, who come in suspended: the head lets them in. */
+  readonly fresh: string[] = [];
+  /** Whether something named someone without an account. */
+  usedActor = false;
+
+  private constructor(
+    private readonly tx: Queries,
+    private readonly actor: Actor,
+    private readonly passwordHash: string,
+  ) {}
+
+  static async load(tx: Queries, actor: Actor, passwordHash: string): Promise<People> {
+    const people = new People(tx, actor, passwordHash);
+    const here = await tx.many<{ id: string; name: string }>(
+      sql`SELECT id, name FROM instructor WHERE academy_id = ${actor.academyId}`,
+    );
+    for (const { id, name } of here) people.know(id, id, name);
+    return people;
+  }
+
+  /** @returns how many came in, and how many were here */
+  async take(lines: readonly InstructorLine[]): Promise<{ readonly fresh: number; readonly same: number }> {
+    const emails = lines.reduce((list, { email }) => sql`${list}, ${email}`, sql`NULL`);
+    // Addresses are one each in the whole database.
+    const taken = await this.tx.many<{ email: string; id: string; academyId: string }>(
+      sql`SELECT email, id, academy_id AS academyId FROM instructor WHERE email IN (${emails})`,
+    );
+    const fresh: InstructorLine[] = [];
+    for (const line of lines) {
+      const byEmail = taken.find((t) => t.email.toLowerCase() === line.email.toLowerCase());
+      if (this.idOf.has(line.id)) continue;
+      if (byEmail === undefined) fresh.push(line);
+      // Someone of another academy is not told of: their rows come in under whoever brings the file.
+      else if (byEmail.academyId === this.actor.academyId) this.know(line.id, byEmail.id, line.name);
+    }
+    await this.insert(fresh);
+    return { fresh: fresh.length, same: lines.length - fresh.length };
+  }
+
+  /** Whether someone has an account here. */
+  has(id: string): boolean {
+    return this.idOf.has(id);
+  }
+
+  /** Who it is here: whoever brings the file where there is no account. */
+  of(id: string): string {
+    const known = this.idOf.get(id);
+    if (known === undefined) this.usedActor = true;
+    return known ?? this.actor.instructorId;
+  }
+
+  nameOf(id: string): string {
+    return this.names.get(id) ?? id;
+  }
+
+  private async insert(lines: readonly InstructorLine[]): Promise<void> {
+    const suspendedAt = new Date().toISOString();
+    await insertRows(this.tx, this.actor.academyId, {
+      table: tableNamed('instructor'),
+      lines: lines.map((line) => ({ ...line, suspendedAt: line.suspendedAt ?? suspendedAt })),
+      secret: { password_hash: this.passwordHash },
+    });
+    for (const { id, name } of lines) {
+      this.know(id, id, name);
+      this.fresh.push(name);
+    }
+  }
+
+  private know(id: string, here: string, name: string): void {
+    this.idOf.set(id, here);
+    if (!this.names.has(here)) this.names.set(here, name);
+  }
+}
+
+/** Values for IN (…); none matches nothing. */
+export function listOf(values: readonly string[]): SqlFragment {
+  return values.reduce((list, value) => sql`${list}, ${value}`, sql`NULL`);
+}

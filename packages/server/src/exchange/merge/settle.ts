@@ -1,0 +1,54 @@
+import { recomputeForHand } from '../../checks/correct-hand.ts';
+import { rebuildMeasuredLines } from '../../checks/rebuild-measured-lines.ts';
+import { sql } from '../../database/sql.ts';
+import { findLoose } from '../loose-ends.ts';
+import { type MergeContext } from './merge-context.ts';
+import { listOf } from './people.ts';
+
+const AT_ONCE = 200;
+
+function* chunks(all: Iterable<string>): Generator<readonly string[]> {
+  let chunk: string[] = [];
+  for (const one of all) {
+    chunk.push(one);
+    if (chunk.length < AT_ONCE) continue;
+    yield chunk;
+    chunk = [];
+  }
+  if (chunk.length > 0) yield chunk;
+}
+
+/**
+ * Brings what is computed up to what has come in: newest versions, the one hand of each student, lines, and who is to
+ * be looked at again.
+ *
+ * @returns what does not fit together, in words
+ */
+export async function settle(context: MergeContext): Promise<readonly string[]> {
+  const { tx, actor, checks, students, otherHands } = context;
+  const { academyId } = actor;
+  for (const ids of chunks(checks)) {
+    await tx.exec(sql`
+      UPDATE setup_check c
+      SET c.revision = (SELECT MAX(v.revision) FROM check_version v
+                        WHERE v.academy_id = c.academy_id AND v.check_id = c.id)
+      WHERE c.academy_id = ${academyId} AND c.id IN (${listOf(ids)})
+        AND EXISTS (SELECT 1 FROM check_version v WHERE v.academy_id = c.academy_id AND v.check_id = c.id)`);
+    await rebuildMeasuredLines(tx, academyId, ids);
+    const theirs = await tx.many<{ id: string }>(sql`
+      SELECT DISTINCT student_id AS id FROM setup_check
+      WHERE academy_id = ${academyId} AND id IN (${listOf(ids)})`);
+    for (const { id } of theirs) students.add(id);
+  }
+  for (const id of otherHands) {
+    const { handedness } = await tx.one<{ handedness: 'right' | 'left' }>(
+      sql`SELECT handedness FROM student WHERE academy_id = ${academyId} AND id = ${id}`,
+    );
+    await recomputeForHand(tx, actor, id, handedness);
+  }
+  for (const ids of chunks(students)) {
+    const due = ids.map((id) => sql`(${academyId}, ${id})`).reduce((all, row) => sql`${all}, ${row}`);
+    await tx.exec(sql`INSERT IGNORE INTO standing_due (academy_id, student_id) VALUES ${due}`);
+  }
+  return findLoose(tx, academyId);
+}

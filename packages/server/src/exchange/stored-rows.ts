@@ -1,0 +1,33 @@
+import { type AcademyLine } from '@lotrecht/contract';
+import { sql, type SqlFragment } from '../database/sql.ts';
+import { isoFromUtc } from '../database/utc.ts';
+import { columnOf, type ExchangedTable } from './tables.ts';
+
+/** A row as the driver gives it, by field. */
+export type StoredRow = Readonly<Record<string, unknown>>;
+
+/** A piece of SQL whose every word stands in `tables.ts`. */
+export function words(text: string): SqlFragment {
+  return { fragment: true, text, values: [] };
+}
+
+/** Rows of a table, as `t`, in the order of a file. */
+export function selectStored(table: ExchangedTable, where: SqlFragment): SqlFragment {
+  const columns = Object.keys(table.fields).map((field) => `t.${columnOf(field)} AS \`${field}\``);
+  const order = table.order.map((field) => `t.${columnOf(field)}`);
+  return sql`
+    SELECT ${words(columns.join(', '))} FROM ${words(table.name)} t
+    WHERE ${where} ORDER BY ${words(order.join(', '))}`;
+}
+
+/** A row as a file has it. */
+export function toLine({ name, fields }: ExchangedTable, row: StoredRow): AcademyLine {
+  const entries = Object.entries(fields).map(([field, kind]) => {
+    const value = row[field];
+    if (value === null || value === undefined) return [field, null];
+    if (kind === 'flag') return [field, Number(value) === 1];
+    if (kind === 'instant') return [field, isoFromUtc(String(value))];
+    return [field, value];
+  });
+  return Object.fromEntries([['table', name], ...entries]) as AcademyLine;
+}

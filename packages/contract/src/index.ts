@@ -207,6 +207,7 @@ export {
   type SessionEntryView,
   type SessionView,
   type SetupView,
+  type StudentListView,
   type StudentPageView,
   type StudentView,
   type TeeSheetEntry,

@@ -89,6 +89,83 @@ test('everything is free to leave: the academy, a table, the calendar, a student
   expect(own.join('\n')).not.toContain('Ilse Quarrie');
 });
 
+test('a file that went out and was worked on elsewhere comes in: what differs is seen, chosen, and taken', async ({
+  page,
+}) => {
+  await openFiles(page);
+  const lines = (await downloaded(page, 'All of it, JSON Lines')).trimEnd().split('\n');
+  const rows = lines.map((line) => JSON.parse(line) as Record<string, unknown>);
+  const choose = (): Promise<void> =>
+    page.getByLabel(/The file, as it went out/).setInputFiles({
+      name: 'academy.jsonl',
+      mimeType: 'application/jsonl',
+      buffer: Buffer.from(rows.map((row) => JSON.stringify(row)).join('\n')),
+    });
+  const student = rows.find((row) => row['table'] === 'student' && row['name'] === 'Ilse Quarrie') ?? {};
+  const bringIn = page.getByRole('button', { name: 'Bring the file in' });
+
+  student['handedness'] = 'both';
+  await choose();
+  await page.getByRole('button', { name: 'Look at the file' }).click();
+  await expect(page.getByText(/and 1 thing wrong\. Nothing came in\./)).toBeVisible();
+  await expect(page.getByRole('region', { name: 'What is wrong in the file' })).toContainText('/handedness');
+  await expect(bringIn).toHaveCount(0);
+
+  student['handedness'] = 'left';
+  student['notes'] = 'Worked on the grip in the hall.';
+  const fresh = { ...student, id: '11111111-1111-4111-8111-111111111111', name: 'Jo Kellen' };
+  rows.splice(rows.indexOf(student), 0, fresh);
+  await choose();
+  await page.getByRole('button', { name: 'Look at the file' }).click();
+  await expect(page.getByText(/: 1 would come in, \d+ here already, 1 not the same here\./)).toBeVisible();
+  const differs = page.getByRole('region', { name: 'What is not the same' });
+  await expect(differs.getByRole('row').nth(1)).toContainText('Worked on the grip in the hall.');
+  await expect(bringIn).toBeDisabled();
+  expect(await axeViolations(page)).toEqual([]);
+  await page.getByLabel(/take all of it from the file/).check();
+  await bringIn.click();
+  await expect(page.getByText(/: 1 came in, /)).toBeVisible();
+  await page.getByRole('button', { name: 'Look at the file' }).click();
+  await expect(page.getByText(/: 0 would come in, \d+ here already\./)).toBeVisible();
+  await expect(bringIn).toBeDisabled();
+
+  await page.getByRole('navigation').getByRole('link', { name: 'Students' }).click();
+  await page.getByLabel('Find by name').fill('kéll');
+  await expect(page.getByRole('row')).toHaveCount(2);
+  await page.getByLabel('Find by name').fill('quarrie');
+  await page.getByRole('link', { name: 'Ilse Quarrie', exact: true }).click();
+  await expect(page.getByText('Worked on the grip in the hall.')).toBeVisible();
+  await page.getByRole('link', { name: 'Academy', exact: true }).click();
+  await expect(page.getByRole('row', { name: /brought a file in: Tarnside, \d+ rows/ })).toBeVisible();
+});
+
+test('someone who is not of age waits for the guardian’s consent before anything is kept', async ({
+  page,
+}) => {
+  await page.getByRole('navigation').getByRole('link', { name: 'Students' }).click();
+  await page.getByRole('link', { name: 'Add student' }).click();
+  await page.getByLabel('Name').fill('Tilde Marn');
+  await page.getByLabel('right-handed').check();
+  await page.getByLabel(/Not of age/).check();
+  await page.getByRole('button', { name: 'Keep' }).click();
+  await expect(page.getByRole('heading', { name: 'Tilde Marn' })).toBeVisible();
+  const start = page.getByRole('button', { name: 'Start lesson' });
+  await expect(page.getByText(/A guardian’s consent comes before any record/)).toBeVisible();
+  await expect(start).toHaveCount(0);
+  expect(await axeViolations(page)).toEqual([]);
+  await page.getByLabel('Consent given by').fill('A guardian');
+  await page.getByLabel(/a link to them/).check();
+  await page.getByRole('button', { name: 'Record consent' }).click();
+  await expect(page.getByText(/Consent of A guardian, .* to records of lessons and checks\./)).toBeVisible();
+  await start.click();
+  await expect(page).toHaveURL(/\/lessons\//);
+  await page.getByRole('link', { name: 'Tilde Marn' }).first().click();
+  await page.getByRole('button', { name: /Withdraw it.*records of/ }).click();
+  // The link shows records: it goes with them.
+  await expect(page.getByText(/withdrawn/)).toHaveCount(2);
+  await expect(start).toHaveCount(0);
+});
+
 test('readings from a spreadsheet: columns named, errors told by row, then brought in once', async ({
   page,
 }) => {

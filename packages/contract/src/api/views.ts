@@ -135,6 +135,13 @@ export interface StudentPageView {
   readonly consents: readonly ConsentView[];
 }
 
+/** A page of students by name. */
+export interface StudentListView {
+  readonly students: readonly StudentView[];
+  /** What to send for the next page; null: this was the last. */
+  readonly next: string | null;
+}
+
 /** One line of the day's tee sheet. */
 export interface TeeSheetEntry {
   readonly lessonId: string;

@@ -31,7 +31,7 @@ export async function benchRows(databaseUrl: string): Promise<readonly Figure[]>
     SELECT id FROM student WHERE academy_id = ${actor.academyId} ORDER BY name LIMIT 1`);
   const { day } = await db.one<{ day: string }>(sql`SELECT MAX(held_on) AS day FROM lesson`);
   const lists = {
-    'students of an academy': (tx: never) => listStudents(tx, actor),
+    'students of an academy': async (tx: never) => (await listStudents(tx, actor)).students,
     'lessons of a student': (tx: never) => listLessonsOfStudent(tx, actor, studentId),
     'checks of a student': (tx: never) => listChecksOfStudent(tx, actor, studentId),
     'lessons of a day': (tx: never) => listLessonsOfDay(tx, actor, day),

@@ -4,7 +4,7 @@ import {
   type LineProgress,
   type MeasuredLineView,
   type StudentPageView,
-  type StudentView,
+  type StudentListView,
   type TodayView,
 } from '@lotrecht/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -26,7 +26,7 @@ beforeAll(async () => {
 afterAll(() => app.stop());
 
 async function pageOf(name: string): Promise<StudentPageView> {
-  const students = (await client.get('/api/students')).body as StudentView[];
+  const { students } = (await client.get('/api/students')).body as StudentListView;
   const student = students.find((s) => s.name === name);
   return (await client.get(`/api/students/${student?.id}`)).body as StudentPageView;
 }
@@ -35,7 +35,7 @@ const COLD = { phase: 'baseline', help: 'blind', place: 'range', reader: 'instru
 
 describe('the demo academy', () => {
   it('has twenty-four students with a few lessons each', async () => {
-    const students = (await client.get('/api/students')).body as StudentView[];
+    const { students } = (await client.get('/api/students')).body as StudentListView;
     expect(students).toHaveLength(24);
     expect(Math.min(...students.map((s) => s.lessonCount))).toBeGreaterThanOrEqual(3);
   });
@@ -45,7 +45,7 @@ describe('the demo academy', () => {
   });
 
   async function coldToes(name: string): Promise<LineProgress> {
-    const students = (await client.get('/api/students')).body as StudentView[];
+    const { students } = (await client.get('/api/students')).body as StudentListView;
     const student = students.find((s) => s.name === name);
     const rows = (await client.get(`/api/students/${student?.id}/lines`)).body as MeasuredLineView[];
     const progress = lineProgress(
@@ -133,7 +133,7 @@ describe('the demo academy', () => {
   });
 
   it('has a student whom the hall flatters', async () => {
-    const students = (await client.get('/api/students')).body as StudentView[];
+    const { students } = (await client.get('/api/students')).body as StudentListView;
     const mika = students.find((s) => s.name === 'Mika Oland');
     const rows = (await client.get(`/api/students/${mika?.id}/lines`)).body as MeasuredLineView[];
     const at = (place: 'hall' | 'course'): number =>

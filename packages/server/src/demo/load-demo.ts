@@ -69,7 +69,7 @@ async function loadStudent(
   await insertStudent(tx, actor, studentId, { revision: 0, ...student });
   if (student.minor) {
     const first = new Date(today.getTime() - daysAgoOf(student, 0) * DAY_MS).toISOString().slice(0, 10);
-    const givenBy = `A guardian of ${student.name}`;
+    const givenBy = `A. ${student.name.split(' ').at(-1) ?? ''}`;
     await insertConsent(tx, actor, studentId, { scope: 'records', givenBy, givenOn: first });
   }
   let checks = 0;

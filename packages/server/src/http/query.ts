@@ -1,4 +1,5 @@
 import { type AppContext } from './context.ts';
+import { ID } from './params.ts';
 import { Problem } from './problem.ts';
 
 /** Something in a request that fits no schema of its own, named by its field. */
@@ -26,4 +27,25 @@ export function matching(ctx: AppContext, name: string, pattern: RegExp, advice:
   if (text === undefined || text === '') return undefined;
   if (typeof text !== 'string' || !pattern.test(text)) throw refused(`/${name}`, advice);
   return text;
+}
+
+/** The row that a page before ended with. */
+export interface PageEnd {
+  /** Of what the list is ordered by. */
+  readonly value: string | number | null;
+  readonly id: string;
+}
+
+/** Where the next page of a list begins, or undefined for its first. @throws Problem 422 for anything else */
+export function pageEnd(ctx: AppContext): PageEnd | undefined {
+  const text = ctx.query['after'];
+  if (typeof text !== 'string' || text === '') return undefined;
+  try {
+    const [value, id] = JSON.parse(text) as unknown[];
+    const fits = value === null || typeof value === 'string' || typeof value === 'number';
+    if (fits && typeof id === 'string' && ID.test(id)) return { value, id };
+  } catch {
+    // Below: it is no page's end either way.
+  }
+  throw refused('/after', 'Send what the page before said, unchanged.');
 }

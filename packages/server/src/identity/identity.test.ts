@@ -126,6 +126,6 @@ describe('a change from another site', () => {
     const student = { revision: 0, name: 'Planted', handedness: 'right', minor: false, notes: '' };
     const answer = await client.put(`/api/students/${randomUUID()}`, student, headers);
     expect(answer.status).toBe(403);
-    expect((await client.get('/api/students')).body).toEqual([]);
+    expect((await client.get('/api/students')).body).toEqual({ students: [], next: null });
   });
 });

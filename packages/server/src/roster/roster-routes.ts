@@ -14,7 +14,7 @@ import { type AppContext } from '../http/context.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { ID, idParam } from '../http/params.ts';
 import { notFound, Problem } from '../http/problem.ts';
-import { matching, oneOf, refused } from '../http/query.ts';
+import { matching, oneOf, pageEnd } from '../http/query.ts';
 import { type Route } from '../http/route.ts';
 import { setSuspended } from '../identity/instructor-repository.ts';
 import { requireActor } from '../identity/session-cookie.ts';
@@ -27,19 +27,6 @@ const WAITED_MS = 700;
 const SORTS: readonly RosterSort[] = ['due', 'last', 'relapsed', 'name'];
 const DAY = /^\d{4}-\d{2}-\d{2}$/;
 
-function afterOf(ctx: AppContext): RosterWish['after'] {
-  const text = ctx.query['after'];
-  if (typeof text !== 'string' || text === '') return null;
-  try {
-    const [value, id] = JSON.parse(text) as unknown[];
-    const fits = value === null || typeof value === 'string' || typeof value === 'number';
-    if (fits && typeof id === 'string' && ID.test(id)) return { value, id };
-  } catch {
-    // Below: it is no page's end either way.
-  }
-  throw refused('/after', 'Send what the page before said, unchanged.');
-}
-
 function wishOf(ctx: AppContext): RosterWish {
   const instructorId = matching(ctx, 'instructor', ID, 'Name an instructor of the academy.');
   const methodId = matching(ctx, 'method', /^[\w-]{1,60}$/, 'Name a method.');
@@ -48,7 +35,7 @@ function wishOf(ctx: AppContext): RosterWish {
   const out = oneOf(ctx, 'out', LINE_NAMES);
   return {
     sort: oneOf(ctx, 'sort', SORTS) ?? 'due',
-    after: afterOf(ctx),
+    after: pageEnd(ctx) ?? null,
     ...(instructorId !== undefined && { instructorId }),
     ...(methodId !== undefined && { methodId }),
     ...(dueBy !== undefined && { dueBy }),

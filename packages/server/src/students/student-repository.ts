@@ -1,4 +1,4 @@
-import { type StudentInput, type StudentView } from '@lotrecht/contract';
+import { type StudentInput, type StudentListView, type StudentView } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
 import { sql, type SqlFragment } from '../database/sql.ts';
 import { type Actor } from '../http/context.ts';
@@ -26,7 +26,7 @@ function toView(row: StudentRow): StudentView {
   return { ...rest, minor: minor === 1, instructor: { id: instructorId, name: instructorName } };
 }
 
-function selectStudents(where: SqlFragment): SqlFragment {
+function selectStudents(where: SqlFragment, from = sql`student s`): SqlFragment {
   return sql`
     SELECT s.id, s.revision, s.name, s.handedness, s.minor, s.notes, s.dominant_eye AS dominantEye,
            s.stature_mm AS statureMm, s.shoe_mm AS shoeMm,
@@ -37,14 +37,48 @@ function selectStudents(where: SqlFragment): SqlFragment {
            (SELECT COUNT(*) FROM lesson l
              WHERE l.academy_id = s.academy_id AND l.student_id = s.id AND l.kind = 'lesson'
                AND l.deleted_at IS NULL) AS lessonCount
-    FROM student s JOIN instructor i ON i.academy_id = s.academy_id AND i.id = s.instructor_id
+    FROM ${from} STRAIGHT_JOIN instructor i ON i.academy_id = s.academy_id AND i.id = s.instructor_id
     WHERE ${where}`;
 }
 
-/** The actor's students by name. */
-export async function listStudents(db: Queries, actor: Actor): Promise<readonly StudentView[]> {
-  const query = selectStudents(sql`${visibleStudents(actor)} AND s.deleted_at IS NULL ORDER BY s.name, s.id`);
-  return (await db.many<StudentRow>(query)).map(toView);
+/** Students on a page. */
+export const PAGE_STUDENTS = 100;
+
+/** Which of the actor's students are asked for. */
+export interface StudentWish {
+  /** A part of the name, however it is accented. */
+  readonly find?: string;
+  /** Begins behind this student. */
+  readonly after?: { readonly name: string; readonly id: string };
+}
+
+/** The query behind a page of students, for a look at how the database serves it. */
+export function selectStudentPage(actor: Actor, { find, after }: StudentWish): SqlFragment {
+  const named =
+    find === undefined ? sql`TRUE` : sql`s.name LIKE ${`%${find.replaceAll(/[\\%_]/g, '\\$&')}%`}`;
+  const behind =
+    after === undefined
+      ? sql`TRUE`
+      : sql`(s.name > ${after.name} OR (s.name = ${after.name} AND s.id > ${after.id}))`;
+  // The order is an index's own: what is not shown is not read.
+  const index = actor.role === 'head' ? sql`student_by_name` : sql`student_of_instructor`;
+  return selectStudents(
+    sql`${visibleStudents(actor)} AND s.deleted_at IS NULL AND ${named} AND ${behind}
+    ORDER BY s.name, s.id LIMIT ${PAGE_STUDENTS + 1}`,
+    sql`student s FORCE INDEX (${index})`,
+  );
+}
+
+/** A page of the actor's students by name. */
+export async function listStudents(
+  db: Queries,
+  actor: Actor,
+  wish: StudentWish = {},
+): Promise<StudentListView> {
+  const students = (await db.many<StudentRow>(selectStudentPage(actor, wish))).map(toView);
+  const shown = students.slice(0, PAGE_STUDENTS);
+  const last = students.length > PAGE_STUDENTS ? shown.at(-1) : undefined;
+  return { students: shown, next: last === undefined ? null : JSON.stringify([last.name, last.id]) };
 }
 
 /** One student, if the actor may see them. */

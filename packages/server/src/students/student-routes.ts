@@ -3,14 +3,25 @@ import { listChecksOfStudent } from '../checks/check-repository.ts';
 import { recordAccess } from '../audit/audit-repository.ts';
 import { listConsents } from '../consents/consent-repository.ts';
 import { type Database } from '../database/database.ts';
+import { type AppContext } from '../http/context.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idParam } from '../http/params.ts';
 import { notFound } from '../http/problem.ts';
+import { matching, pageEnd } from '../http/query.ts';
 import { type Route } from '../http/route.ts';
 import { requireActor } from '../identity/session-cookie.ts';
 import { listLessonsOfStudent } from '../lessons/lesson-repository.ts';
 import { saveStudent } from './save-student.ts';
-import { findStudent, listStudents, setStudentDeleted } from './student-repository.ts';
+import { findStudent, listStudents, setStudentDeleted, type StudentWish } from './student-repository.ts';
+
+function wishOf(ctx: AppContext): StudentWish {
+  const find = matching(ctx, 'find', /^.{1,120}$/su, 'Give a part of a name, up to 120 characters.');
+  const after = pageEnd(ctx);
+  return {
+    ...(find !== undefined && { find }),
+    ...(after !== undefined && { after: { name: String(after.value), id: after.id } }),
+  };
+}
 
 /** Students: list, one with all lessons, add, change, delete and undo. */
 export function studentRoutes(db: Database): readonly Route[] {
@@ -20,7 +31,7 @@ export function studentRoutes(db: Database): readonly Route[] {
       path: '/api/students',
       access: 'signed-in',
       handle: async (ctx) => {
-        ctx.body = await listStudents(db, requireActor(ctx));
+        ctx.body = await listStudents(db, requireActor(ctx), wishOf(ctx));
       },
     },
     {

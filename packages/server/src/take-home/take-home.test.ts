@@ -6,7 +6,7 @@ import {
   type NewStudentLinkView,
   type StudentPage,
   type StudentPageView,
-  type StudentView,
+  type StudentListView,
   type TakeHomeView,
   type TodayView,
 } from '@lotrecht/contract';
@@ -280,7 +280,7 @@ describe('what a student reads at home', () => {
       expect((await sent(token, randomUUID(), { takenOn, drillDone: true })).status).toBe(422);
     }
     expect((await lines()).length).toBe(before);
-    const students = (await client.get('/api/students')).body as StudentView[];
+    const { students } = (await client.get('/api/students')).body as StudentListView;
     expect(students.some((s) => s.id === ids.studentId)).toBe(true);
   });
 });

@@ -6,14 +6,23 @@ import {
   type LessonView,
   type MeasuredLineView,
   type StudentPageView,
-  type StudentView,
+  type StudentListView,
 } from '@lotrecht/contract';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { sql } from '../../database/sql.ts';
 import { saveWorkedCheck, workedCheck } from '../../test/documents.ts';
 import { createTestDatabase, serveTestApp, startTestApp, type TestApp } from '../../test/test-app.ts';
 import { importAcademy } from '../import-academy.ts';
-import { answered, broughtIn, countsOf, fileOf, type House, houseOf, looked, post } from '../../test/houses.ts';
+import {
+  answered,
+  broughtIn,
+  countsOf,
+  fileOf,
+  type House,
+  houseOf,
+  looked,
+  post,
+} from '../../test/houses.ts';
 
 let app: TestApp;
 let here: House;
@@ -251,7 +260,7 @@ describe('a student’s file', () => {
         { why: 'no-account', rows: expect.any(Number) },
       ]),
     );
-    const students = (await other.head.get('/api/students')).body as StudentView[];
+    const { students } = (await other.head.get('/api/students')).body as StudentListView;
     expect(students).toMatchObject([
       { id: ids.studentId, instructor: { id: other.actor.instructorId }, lessonCount: 1 },
     ]);

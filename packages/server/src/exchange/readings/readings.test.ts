@@ -6,6 +6,7 @@ import {
   type ReadingImportReport,
   type ReadingMapping,
   type StudentPageView,
+  type StudentListView,
   type StudentView,
 } from '@lotrecht/contract';
 import { afterAll, beforeEach, beforeAll, describe, expect, it } from 'vitest';
@@ -76,7 +77,7 @@ async function reported(table: string | Uint8Array<ArrayBuffer>, change = {}): P
 }
 
 async function students(): Promise<readonly StudentView[]> {
-  return (await head.get('/api/students')).body as StudentView[];
+  return ((await head.get('/api/students')).body as StudentListView).students;
 }
 
 describe('a foreign table of readings', () => {

@@ -9,6 +9,7 @@ import {
   type MeasuredLineView,
   type SavedCheckView,
   type StudentInput,
+  type StudentListView,
   type StudentPageView,
   type StudentView,
   type TodayView,
@@ -28,8 +29,9 @@ export class AcademyApi {
     return this.http.get<TodayView>(`/api/today/${date}`);
   }
 
-  students(): Observable<readonly StudentView[]> {
-    return this.http.get<readonly StudentView[]>('/api/students');
+  /** A page of students by name; `find`: a part of it; `after`: as the page before said. */
+  students(find = '', after = ''): Observable<StudentListView> {
+    return this.http.get<StudentListView>('/api/students', { params: { find, after } });
   }
 
   student(id: string): Observable<StudentPageView> {

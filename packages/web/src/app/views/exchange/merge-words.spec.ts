@@ -58,7 +58,7 @@ describe('what a file would bring', () => {
   });
 
   it('names fields and tables for a person', () => {
-    expect(fieldWord('document/observations/0/leadGapMm')).toBe('reading 1: leadGapMm');
+    expect(fieldWord('document/observations/0/leadGapMm')).toBe('reading 1: lead gap mm');
     expect(fieldWord('notes')).toBe('notes');
     expect(tableWord('hand_out')).toBe('Hand-outs');
     expect(tableWord('new_table')).toBe('new_table');

@@ -39,12 +39,11 @@ export function mergeNotes(report: MergeReport): readonly string[] {
   return notes;
 }
 
-/** The way to a field, for a person. @example fieldWord('document/observations/0/leadGapMm') // 'reading 1: leadGapMm' */
+/** The way to a field, for a person. @example fieldWord('document/observations/0/leadGapMm') // 'reading 1: lead gap mm' */
 export function fieldWord(field: string): string {
-  return field.replace(
-    /^document\/observations\/(\d+)\/?/,
-    (_, index: string) => `reading ${Number(index) + 1}: `,
-  );
+  return field
+    .replace(/^document\/observations\/(\d+)\/?/, (_, index: string) => `reading ${Number(index) + 1}: `)
+    .replaceAll(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
 }
 
 function totals({ tables }: MergeReport): { readonly fresh: number; readonly same: number } {

@@ -33,6 +33,8 @@ export class Sighting {
   protected readonly steps = STEPS;
   protected readonly step = signal(0);
   protected readonly students = signal<readonly StudentView[]>([]);
+  /** Whether there are more than are offered: then they are looked for by name. */
+  protected readonly isLarge = signal(false);
   /** Whose eye is tested: a student's id, or empty for the instructor. */
   protected readonly whose = signal('');
   protected readonly said = signal<string | null>(null);
@@ -53,8 +55,17 @@ export class Sighting {
   protected readonly wrongEye = computed(() => this.costOf(wrongEyeTurn(this.heldM())));
 
   constructor() {
-    this.api.students().subscribe({
-      next: (students) => this.students.set(students),
+    this.list('');
+  }
+
+  /** Of a large academy the first by name are offered, until a part of the name is typed. */
+  protected list(find: string): void {
+    this.api.students(find.trim()).subscribe({
+      next: ({ students, next }) => {
+        this.students.set(students);
+        this.whose.set('');
+        if (next !== null) this.isLarge.set(true);
+      },
       error: (error: unknown) => this.said.set(toProblem(error).title),
     });
   }

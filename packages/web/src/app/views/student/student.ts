@@ -1,14 +1,15 @@
-import { NgTemplateOutlet } from '@angular/common';
 import {
   ChangeDetectionStrategy,
   Component,
   computed,
   DestroyRef,
   effect,
+  type ElementRef,
   inject,
   input,
   signal,
   untracked,
+  viewChild,
 } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
@@ -38,16 +39,7 @@ const NEWEST_NOTES = 6;
 
 @Component({
   selector: 'lo-student',
-  imports: [
-    CheckSummary,
-    GuardianConsents,
-    LessonTwine,
-    LevelMatrix,
-    MatButton,
-    NgTemplateOutlet,
-    ProblemNote,
-    RouterLink,
-  ],
+  imports: [CheckSummary, GuardianConsents, LessonTwine, LevelMatrix, MatButton, ProblemNote, RouterLink],
   templateUrl: './student.html',
   styleUrl: './student.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -122,6 +114,7 @@ export class StudentPage {
     itemSentences(this.lastCold()?.checks.find((c) => c.record?.items)?.record?.items),
   );
 
+  private readonly guardian = viewChild<ElementRef<HTMLElement>>('guardian');
   private tracking = Subscription.EMPTY;
   private readonly destroyed = inject(DestroyRef);
   private readonly api = inject(AcademyApi);
@@ -164,6 +157,12 @@ export class StudentPage {
         next: ({ done, of, all }) => done === of && this.tracked.set(all),
         error: (error: unknown) => this.problem.set(toProblem(error)),
       });
+  }
+
+  protected goToGuardian(): void {
+    const heading = this.guardian()?.nativeElement;
+    heading?.scrollIntoView();
+    heading?.focus();
   }
 
   protected openLine({ choice }: MatrixCell): void {

@@ -1,9 +1,20 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import { RouterLink } from '@angular/router';
 import { type StudentView } from '@lotrecht/contract';
+import {
+  catchError,
+  debounceTime,
+  distinctUntilChanged,
+  EMPTY,
+  type Observable,
+  Subject,
+  switchMap,
+  tap,
+} from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
@@ -11,14 +22,10 @@ import { SessionStore } from '../../session/session.store.ts';
 import { dayText, localDay } from '../../ui/dates.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 
-/** Letters without case and accents, so that "lindqvärn" finds Lindqvarn. */
-function folded(text: string): string {
-  return text
-    .normalize('NFD')
-    .replace(/\p{Diacritic}/gu, '')
-    .toLocaleLowerCase();
-}
+/** Long enough for the next letter, short enough not to be waited for. */
+const TYPING_MS = 200;
 
+/** All students by name, a page at a time. */
 @Component({
   selector: 'lo-students',
   imports: [MatButton, MatFormField, MatInput, MatLabel, RouterLink, ProblemNote],
@@ -30,19 +37,32 @@ export class StudentsView {
   protected readonly students = signal<readonly StudentView[] | null>(null);
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly search = signal('');
+  /** What the list that is shown was looked for with. */
+  protected readonly found = signal('');
+  private readonly next = signal<string | null>(null);
+  protected readonly hasMore = computed(() => this.next() !== null);
   private readonly today = localDay(new Date());
-
-  protected readonly found = computed(() => {
-    const wanted = folded(this.search().trim());
-    return (this.students() ?? []).filter((s) => folded(s.name).includes(wanted));
-  });
+  private readonly typed = new Subject<string>();
 
   private readonly api = inject(AcademyApi);
   protected readonly isHead = inject(SessionStore).isHead;
 
   constructor() {
     inject(CurrentWorkStore).clear();
+    this.typed
+      .pipe(
+        debounceTime(TYPING_MS),
+        distinctUntilChanged(),
+        switchMap((find) => this.fetched(find)),
+        takeUntilDestroyed(),
+      )
+      .subscribe();
     this.load();
+  }
+
+  protected find(text: string): void {
+    this.search.set(text);
+    this.typed.next(text.trim());
   }
 
   protected lastLessonText({ lastLessonOn }: StudentView): string {
@@ -51,10 +71,26 @@ export class StudentsView {
   }
 
   protected load(): void {
+    this.fetched(this.search().trim()).subscribe();
+  }
+
+  protected more(): void {
+    this.fetched(this.found(), this.next() ?? '').subscribe();
+  }
+
+  /** Fetches and shows a page; what goes wrong is shown and ends nothing. */
+  private fetched(find: string, after = ''): Observable<unknown> {
     this.problem.set(null);
-    this.api.students().subscribe({
-      next: (students) => this.students.set(students),
-      error: (error: unknown) => this.problem.set(toProblem(error)),
-    });
+    return this.api.students(find, after).pipe(
+      tap(({ students, next }) => {
+        this.students.update((before) => (after === '' ? students : [...(before ?? []), ...students]));
+        this.next.set(next);
+        this.found.set(find);
+      }),
+      catchError((error: unknown) => {
+        this.problem.set(toProblem(error));
+        return EMPTY;
+      }),
+    );
   }
 }

@@ -90,6 +90,11 @@ async function benchMillion() {
       databaseUrlOf(dataDir, databasePort(dataDir)),
       large.address.replace(/\/$/, ''),
     ]);
+  } catch (error) {
+    // Gone with its folder otherwise.
+    const logged = readFileSync(path.join(dataDir, 'server.log'), 'utf8').split('\n');
+    for (const line of logged.filter((text) => /^\{"level":[56]0/.test(text)).slice(-5)) say(line);
+    throw error;
   } finally {
     await stop(large);
     rmSync(dataDir, { recursive: true, force: true });

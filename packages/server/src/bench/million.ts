@@ -11,7 +11,7 @@ import {
 } from '../lessons/lesson-repository.ts';
 import { refreshStandings } from '../roster/refresh-standings.ts';
 import { cohortOf, listRoster } from '../roster/roster-repository.ts';
-import { findStudent } from '../students/student-repository.ts';
+import { findStudent, listStudents } from '../students/student-repository.ts';
 import { type Figure, median, quantile, timesOf } from './figures.ts';
 import { type Million, seedMillion, STUDENTS, studentId, TODAY } from './million-data.ts';
 import { RawClient } from './raw-client.ts';
@@ -53,6 +53,16 @@ function pagesOf({ actor }: Million): readonly Page[] {
       name: 'lines of a student with 200 lessons',
       path: () => `/api/students/${studentId(1)}/lines`,
       bare: async (db) => (await listMeasuredLines(db, actor, { studentId: studentId(1) })).length,
+    },
+    {
+      name: 'students, the first page',
+      path: () => '/api/students',
+      bare: async (db) => (await listStudents(db, actor)).students.length,
+    },
+    {
+      name: 'students found by name',
+      path: () => '/api/students?find=1999',
+      bare: async (db) => (await listStudents(db, actor, { find: '1999' })).students.length,
     },
     roster('', {}),
     roster('sort=relapsed&flag=relapse', { sort: 'relapsed', flag: 'relapse' }),

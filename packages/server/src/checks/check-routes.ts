@@ -9,6 +9,7 @@ import { oneOf } from '../http/query.ts';
 import { type Route } from '../http/route.ts';
 import { requireActor } from '../identity/session-cookie.ts';
 import { findCheck, listVersions, setCheckDeleted } from './check-repository.ts';
+import { recomputeBroughtBack } from './correct-hand.ts';
 import { findStudent } from '../students/student-repository.ts';
 import { listMeasuredLines } from './measured-line-repository.ts';
 import { saveCheck } from './save-check.ts';
@@ -101,7 +102,11 @@ export function checkRoutes(db: Database): readonly Route[] {
       access: 'signed-in',
       handle: async (ctx) => {
         const [actor, id] = [requireActor(ctx), idParam(ctx)];
-        if (!(await db.inTransaction((tx) => setCheckDeleted(tx, actor, id, false)))) throw notFound();
+        await db.inTransaction(async (tx) => {
+          if (!(await setCheckDeleted(tx, actor, id, false))) throw notFound();
+          const check = await findCheck(tx, actor, id);
+          if (check !== undefined) await recomputeBroughtBack(tx, actor, check.studentId);
+        });
         ctx.status = 204;
       },
     },

@@ -165,6 +165,17 @@ describe('a hand recorded wrong', () => {
     expect(versions[1]?.result.lines.toes).toMatchObject({ word: 'closed', side: 'right' });
   });
 
+  it.each(['checks', 'lessons'])('is corrected in %s that come back later, too', async (what) => {
+    const id = what === 'checks' ? ids.checkId : ids.lessonId;
+    expect((await client.delete(`/api/${what}/${id}`)).status).toBe(204);
+    const student = { revision: 1, name: 'Runa Feldt', handedness: 'left', minor: false, notes: '' };
+    await client.put(`/api/students/${ids.studentId}`, student);
+    expect((await client.post(`/api/${what}/${id}/restore`, {})).status).toBe(204);
+    const check = (await client.get(path())).body as CheckView;
+    expect(check).toMatchObject({ revision: 2, reason: 'hand-corrected', document: { handedness: 'left' } });
+    expect(check.result.lines.toes).toMatchObject({ word: 'closed', side: 'left' });
+  });
+
   it('refuses a check still typed for the other hand', async () => {
     const check = { revision: 0, lessonId: ids.lessonId, document: workedCheck('left') };
     const answer = await client.put(`/api/checks/${randomUUID()}`, check);

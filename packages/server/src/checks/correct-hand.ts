@@ -3,6 +3,7 @@ import { solveDocument } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
 import { type Actor } from '../http/context.ts';
 import { conflict } from '../http/problem.ts';
+import { findStudent } from '../students/student-repository.ts';
 import { addVersion, listChecksOfStudent } from './check-repository.ts';
 
 /**
@@ -36,4 +37,10 @@ export async function recomputeForHand(
     // A check that moved on meanwhile undoes the whole change of hand; the instructor tries again.
     if (!(await addVersion(tx, actor, check, version))) throw conflict(check);
   }
+}
+
+/** The same for checks that were deleted while their student's hand was corrected, and have been brought back. */
+export async function recomputeBroughtBack(tx: Queries, actor: Actor, studentId: string): Promise<void> {
+  const student = await findStudent(tx, actor, studentId);
+  if (student !== undefined) await recomputeForHand(tx, actor, studentId, student.handedness);
 }

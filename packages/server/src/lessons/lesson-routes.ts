@@ -1,6 +1,7 @@
 import { type LessonView, type TeeSheetEntry, type TodayView, validateLessonInput } from '@lotrecht/contract';
 import { recordAccess } from '../audit/audit-repository.ts';
 import { listChecksOfLesson } from '../checks/check-repository.ts';
+import { recomputeBroughtBack } from '../checks/correct-hand.ts';
 import { type Database } from '../database/database.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idParam } from '../http/params.ts';
@@ -102,7 +103,11 @@ export function lessonRoutes(db: Database): readonly Route[] {
       access: 'signed-in',
       handle: async (ctx) => {
         const [actor, id] = [requireActor(ctx), idParam(ctx)];
-        if (!(await db.inTransaction((tx) => setLessonDeleted(tx, actor, id, false)))) throw notFound();
+        await db.inTransaction(async (tx) => {
+          if (!(await setLessonDeleted(tx, actor, id, false))) throw notFound();
+          const lesson = await findLesson(tx, actor, id);
+          if (lesson !== undefined) await recomputeBroughtBack(tx, actor, lesson.studentId);
+        });
         ctx.status = 204;
       },
     },

@@ -26,18 +26,23 @@ function toView(row: StudentRow): StudentView {
   return { ...rest, minor: minor === 1, instructor: { id: instructorId, name: instructorName } };
 }
 
+/** What is kept of a student's visits while it is up to date; else they are counted. */
+function kept(column: SqlFragment, counting: SqlFragment): SqlFragment {
+  return sql`CASE WHEN t.student_id IS NOT NULL AND d.student_id IS NULL THEN ${column} ELSE (
+    ${counting} FROM lesson l
+    WHERE l.academy_id = s.academy_id AND l.student_id = s.id AND l.kind = 'lesson' AND l.deleted_at IS NULL) END`;
+}
+
 function selectStudents(where: SqlFragment, from = sql`student s`): SqlFragment {
   return sql`
     SELECT s.id, s.revision, s.name, s.handedness, s.minor, s.notes, s.dominant_eye AS dominantEye,
            s.stature_mm AS statureMm, s.shoe_mm AS shoeMm,
            s.instructor_id AS instructorId, i.name AS instructorName,
-           (SELECT MAX(l.held_on) FROM lesson l
-             WHERE l.academy_id = s.academy_id AND l.student_id = s.id AND l.kind = 'lesson'
-               AND l.deleted_at IS NULL) AS lastLessonOn,
-           (SELECT COUNT(*) FROM lesson l
-             WHERE l.academy_id = s.academy_id AND l.student_id = s.id AND l.kind = 'lesson'
-               AND l.deleted_at IS NULL) AS lessonCount
+           ${kept(sql`t.last_lesson_on`, sql`SELECT MAX(l.held_on)`)} AS lastLessonOn,
+           ${kept(sql`t.lesson_count`, sql`SELECT COUNT(*)`)} AS lessonCount
     FROM ${from} STRAIGHT_JOIN instructor i ON i.academy_id = s.academy_id AND i.id = s.instructor_id
+    LEFT JOIN student_standing t ON t.academy_id = s.academy_id AND t.student_id = s.id
+    LEFT JOIN standing_due d ON d.academy_id = s.academy_id AND d.student_id = s.id
     WHERE ${where}`;
 }
 

@@ -3,6 +3,8 @@ import { type StudentListView } from '@lotrecht/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';
 import { type Actor } from '../http/context.ts';
+import { refreshStandings } from '../roster/refresh-standings.ts';
+import { saveWorkedCheck } from '../test/documents.ts';
 import { startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
 import { PAGE_STUDENTS, selectStudentPage } from './student-repository.ts';
 
@@ -73,6 +75,18 @@ describe('the students of a large academy', () => {
   it('are read no further than they are shown', async () => {
     expect(await rowsRead(head.actor)).toBe(PAGE_STUDENTS + 1);
     expect(await rowsRead(other.actor)).toBe(PAGE_STUDENTS + 1);
+  });
+
+  it('have as many lessons as were held, whether that is kept already or still to be counted', async () => {
+    const { studentId, lessonId } = await saveWorkedCheck(head.client);
+    const listed = async () => (await page(head.client, 'find=Runa')).students;
+    const one = { id: studentId, lessonCount: 1, lastLessonOn: '2026-04-17' };
+    expect(await listed()).toMatchObject([one]);
+    await refreshStandings(app.db, { academyId: head.actor.academyId, limit: MANY + 1 });
+    expect(await listed()).toMatchObject([one]);
+    await head.client.delete(`/api/lessons/${lessonId}`);
+    expect(await listed()).toMatchObject([{ id: studentId, lessonCount: 0, lastLessonOn: null }]);
+    await head.client.delete(`/api/students/${studentId}`);
   });
 
   it('are found by a part of the name, whatever case and accents, and by nothing that is no letter of it', async () => {

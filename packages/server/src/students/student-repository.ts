@@ -18,12 +18,14 @@ interface StudentRow {
   readonly instructorId: string;
   readonly instructorName: string;
   readonly lastLessonOn: string | null;
-  readonly lessonCount: number;
+  /** Of two kinds of number: MariaDB makes a decimal of them. */
+  readonly lessonCount: string;
 }
 
 function toView(row: StudentRow): StudentView {
-  const { instructorId, instructorName, minor, ...rest } = row;
-  return { ...rest, minor: minor === 1, instructor: { id: instructorId, name: instructorName } };
+  const { instructorId, instructorName, minor, lessonCount, ...rest } = row;
+  const instructor = { id: instructorId, name: instructorName };
+  return { ...rest, lessonCount: Number(lessonCount), minor: minor === 1, instructor };
 }
 
 /** What is kept of a student's visits while it is up to date; else they are counted. */

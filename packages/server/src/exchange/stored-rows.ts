@@ -11,12 +11,16 @@ export function words(text: string): SqlFragment {
   return { fragment: true, text, values: [] };
 }
 
-/** Rows of a table, as `t`, in the order of a file. */
-export function selectStored(table: ExchangedTable, where: SqlFragment): SqlFragment {
+/**
+ * Rows of a table, as `t`, in the order of a file.
+ *
+ * @param among how the table is read; default: as the database finds best
+ */
+export function selectStored(table: ExchangedTable, where: SqlFragment, among = sql``): SqlFragment {
   const columns = Object.keys(table.fields).map((field) => `t.${columnOf(field)} AS \`${field}\``);
   const order = table.order.map((field) => `t.${columnOf(field)}`);
   return sql`
-    SELECT ${words(columns.join(', '))} FROM ${words(table.name)} t
+    SELECT ${words(columns.join(', '))} FROM ${words(table.name)} t ${among}
     WHERE ${where} ORDER BY ${words(order.join(', '))}`;
 }
 

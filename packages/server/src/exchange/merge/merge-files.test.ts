@@ -5,6 +5,9 @@ import { saveWorkedCheck } from '../../test/documents.ts';
 import { PASSWORD, startTestApp, type TestApp } from '../../test/test-app.ts';
 import { answered, fileOf, type House, houseOf, looked, post } from '../../test/houses.ts';
 
+/** How many students a large file has, each of four rows; `LOTRECHT_STUDENTS=25000` for the figure that is reported. */
+const STUDENTS = Number(process.env['LOTRECHT_STUDENTS'] ?? 600);
+
 let app: TestApp;
 let here: House;
 let ids: { studentId: string; lessonId: string; checkId: string };
@@ -124,9 +127,16 @@ describe('a large file', () => {
   }
 
   it('tells how far it is, and leaves nothing when it is given up', async () => {
-    const file = many(await fileOf(here.head), 600);
+    const file = many(await fileOf(here.head), STUDENTS);
+    const [before, from] = [process.memoryUsage().rss, performance.now()];
     const lines = await answered(here, file);
-    expect(lines.filter((line) => 'rows' in line)).toEqual([{ rows: 1000 }, { rows: 2000 }]);
+    const seconds = (performance.now() - from) / 1000;
+    const grown = Math.round((process.memoryUsage().rss - before) / 1e6);
+    if (STUDENTS > 5000)
+      process.stdout.write(`${STUDENTS * 4} rows: ${seconds.toFixed(1)} s, ${grown} MB more\n`);
+    expect(lines.filter((line) => 'rows' in line)).toEqual(
+      Array.from({ length: Math.floor((STUDENTS * 4) / 1000) }, (_, i) => ({ rows: 1000 * (i + 1) })),
+    );
     expect(lines.at(-1)).toMatchObject({ report: { problemCount: 0, broughtIn: false } });
     const gaveUp = new AbortController();
     const response = await post(here, file, 'do=bring-in', gaveUp.signal);
@@ -143,7 +153,7 @@ describe('a large file', () => {
   });
 
   it('comes in whole while nobody else brings one, and others go on working', async () => {
-    const file = many(await fileOf(here.head), 600);
+    const file = many(await fileOf(here.head), STUDENTS);
     const first = post(here, file, 'do=bring-in');
     const response = await first;
     const second = (await answered(here, file, 'do=bring-in')).at(-1);
@@ -155,6 +165,6 @@ describe('a large file', () => {
     await saveWorkedCheck(here.head);
     const last = (await response.text()).trimEnd().split('\n').at(-1) ?? '';
     expect(JSON.parse(last)).toMatchObject({ report: { broughtIn: true } });
-    expect(await studentCount()).toBe(602);
+    expect(await studentCount()).toBe(STUDENTS + 2);
   });
 });

@@ -144,9 +144,15 @@ test('someone who is not of age waits for the guardian’s consent before anythi
 }) => {
   await page.getByRole('navigation').getByRole('link', { name: 'Students' }).click();
   await page.getByRole('link', { name: 'Add student' }).click();
+  await expect(page.getByRole('heading', { name: 'New student' })).toBeVisible();
   await page.getByLabel('Name').fill('Tilde Marn');
   await page.getByLabel('right-handed').check();
   await page.getByLabel(/Not of age/).check();
+  await page.getByLabel('Stature, mm').fill('57');
+  await page.getByRole('button', { name: 'Keep' }).click();
+  // A slip is not kept, and nothing else is lost.
+  await expect(page.getByText('Read 57. Type mm from 800 to 2400.')).toBeVisible();
+  await page.getByLabel('Stature, mm').fill('57 in');
   await page.getByRole('button', { name: 'Keep' }).click();
   await expect(page.getByRole('heading', { name: 'Tilde Marn' })).toBeVisible();
   const start = page.getByRole('button', { name: 'Start lesson' });

@@ -137,9 +137,9 @@ test('a minor’s link waits for the guardian’s consent, and closes when it is
   await expect(page.getByLabel('Junior wording: shorter, no degrees')).toBeChecked();
   await expect(page.getByText(/A guardian’s consent comes before any link/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Send link' })).toHaveCount(0);
-  await page.getByLabel('Consent given by').fill('A. Varnholt');
+  await page.getByLabel('Consent given by').fill('Edna Varnholt');
   await page.getByRole('button', { name: 'Record consent' }).click();
-  await expect(page.getByText(/Consent of A\. Varnholt/)).toBeVisible();
+  await expect(page.getByText(/Consent of Edna Varnholt, .* to a link/)).toBeVisible();
   const address = await sendLink(page, 'guardian@post.example');
   const other = await browser.newContext();
   const guardian = await other.newPage();

@@ -100,6 +100,8 @@ export interface MergeReport {
   readonly underYou: boolean;
   /** New students who are called as someone who is here. */
   readonly namesakes: readonly string[];
+  /** Students who are not of age and come without a guardian's consent to records here. */
+  readonly withoutConsent: readonly string[];
   /** Students whom the file has as erased and who are here: nobody is erased by a file. */
   readonly erasedThere: readonly { readonly id: string; readonly name: string }[];
   readonly problems: readonly FileProblem[];

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { type ConsentInput, type ConsentView } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
-import { sql } from '../database/sql.ts';
+import { sql, type SqlFragment } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';
 import { type Actor } from '../http/context.ts';
 import { visibleStudents } from '../students/visible.ts';
@@ -55,6 +55,13 @@ export async function withdrawConsent(tx: Queries, actor: Actor, id: string): Pr
     WHERE academy_id = ${actor.academyId} AND student_id = ${studentId} AND withdrawn_at IS NULL
       AND (id = ${id} OR (${found.scope} = 'records' AND scope = 'link'))`);
   return studentId;
+}
+
+/** Whether a `student s` is not of age and no guardian has consented to records: nothing new of theirs is kept. */
+export function waitsForGuardian(): SqlFragment {
+  return sql`(s.minor = 1 AND NOT EXISTS (
+    SELECT 1 FROM guardian_consent g
+    WHERE g.academy_id = s.academy_id AND g.student_id = s.id AND g.scope = 'records' AND g.withdrawn_at IS NULL))`;
 }
 
 /** Whether a consent of this scope stands. */

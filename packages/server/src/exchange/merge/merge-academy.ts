@@ -15,7 +15,7 @@ import { mergeRows } from './merge-rows.ts';
 import { VersionMerge } from './merge-versions.ts';
 import { Namesakes } from './namesakes.ts';
 import { People } from './people.ts';
-import { settle } from './settle.ts';
+import { listWaiting, settle } from './settle.ts';
 
 /** What is to be done with an academy's or a student's file. */
 export interface MergeWish {
@@ -41,6 +41,7 @@ class TakenBack extends Error {
 
 const BATCH_ROWS = 200;
 const PROGRESS_ROWS = 1_000;
+const TOLD_NAMES = 20;
 
 /**
  * Brings a `lotrecht-academy` file, an academy's or a student's, into an academy that is in use: all of it, or nothing.
@@ -132,6 +133,7 @@ class AcademyMerge {
       instructors: people.fresh,
       underYou: people.usedActor,
       namesakes: this.namesakes?.found ?? [],
+      withoutConsent: context === null ? [] : (await listWaiting(context)).slice(0, TOLD_NAMES),
       erasedThere: (await this.erasures?.stillHere()) ?? [],
       problems: file.problems,
       problemCount: file.problemCount,

@@ -247,6 +247,8 @@ describe('a student’s file', () => {
     await here.head.put(`/api/places/${placeId}`, { revision: 0, name: 'Rim', kind: 'range', marks: [] });
     const lesson = { revision: 1, studentId: ids.studentId, heldOn: '2026-04-17', notes: 'dry', placeId };
     await here.head.put(`/api/lessons/${ids.lessonId}`, lesson);
+    const minor = { name: 'Runa Feldt', handedness: 'right', minor: true, notes: '' };
+    await here.head.put(`/api/students/${ids.studentId}`, { revision: 1, ...minor });
     const consent = { scope: 'records', givenBy: 'A guardian', givenOn: '2026-04-17' };
     await here.head.post(`/api/students/${ids.studentId}/consents`, consent);
     const file = await fileOf(here.head, `/api/students/${ids.studentId}/export`);
@@ -254,6 +256,7 @@ describe('a student’s file', () => {
     const other = await houseOf(app, 'Another');
     const report = await broughtIn(other, file);
     expect(report).toMatchObject({ ofThisAcademy: false, underYou: true, broughtIn: true, problemCount: 0 });
+    expect(report.withoutConsent).toEqual(['Runa Feldt']);
     expect(report.leftOut).toEqual(
       expect.arrayContaining([
         { why: 'consent', rows: 1 },

@@ -1,5 +1,6 @@
 import { recomputeForHand } from '../../checks/correct-hand.ts';
 import { rebuildMeasuredLines } from '../../checks/rebuild-measured-lines.ts';
+import { waitsForGuardian } from '../../consents/consent-repository.ts';
 import { sql } from '../../database/sql.ts';
 import { findLoose } from '../loose-ends.ts';
 import { type MergeContext } from './merge-context.ts';
@@ -16,6 +17,23 @@ function* chunks(all: Iterable<string>): Generator<readonly string[]> {
     chunk = [];
   }
   if (chunk.length > 0) yield chunk;
+}
+
+/** Those of whom something came in, who are not of age and whose guardian has consented to no records here. */
+export async function listWaiting({
+  tx,
+  actor,
+  students,
+}: Pick<MergeContext, 'tx' | 'actor' | 'students'>): Promise<readonly string[]> {
+  const names: string[] = [];
+  for (const ids of chunks(students)) {
+    const waiting = await tx.many<{ name: string }>(sql`
+      SELECT s.name FROM student s
+      WHERE s.academy_id = ${actor.academyId} AND s.id IN (${listOf(ids)}) AND s.deleted_at IS NULL
+        AND ${waitsForGuardian()} ORDER BY s.name, s.id`);
+    names.push(...waiting.map(({ name }) => name));
+  }
+  return names;
 }
 
 /**

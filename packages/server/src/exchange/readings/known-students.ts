@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { type ForeignReading, type ReadingMapping } from '@lotrecht/contract';
+import { waitsForGuardian } from '../../consents/consent-repository.ts';
 import { type Queries } from '../../database/database.ts';
 import { sql } from '../../database/sql.ts';
 import { type Actor } from '../../http/context.ts';
@@ -28,11 +29,7 @@ export class KnownStudents {
   static async load(tx: Queries, actor: Actor, usualHand: ReadingMapping['hand']): Promise<KnownStudents> {
     const known = new KnownStudents(usualHand);
     const rows = await tx.many<Omit<NamedStudent, 'isNew'> & { readonly waits: number }>(sql`
-      SELECT s.id, s.name, s.handedness,
-             s.minor = 1 AND NOT EXISTS (
-               SELECT 1 FROM guardian_consent g
-               WHERE g.academy_id = s.academy_id AND g.student_id = s.id AND g.scope = 'records'
-                 AND g.withdrawn_at IS NULL) AS waits
+      SELECT s.id, s.name, s.handedness, ${waitsForGuardian()} AS waits
       FROM student s WHERE ${visibleStudents(actor)} AND s.deleted_at IS NULL`);
     for (const { waits, ...row } of rows) {
       const key = folded(row.name);

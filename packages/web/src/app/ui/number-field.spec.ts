@@ -23,6 +23,7 @@ function fieldWith(inputs: Readonly<Record<string, unknown>>) {
       input.dispatchEvent(new Event('change'));
       fixture.detectChanges();
     },
+    isWrong: () => fixture.componentInstance.isWrong(),
     slip: () => (fixture.nativeElement as HTMLElement).querySelector('.slip')?.textContent ?? '',
   };
 }
@@ -37,16 +38,18 @@ describe('a number field', () => {
   });
 
   it('keeps a slip in its field, with what was read and what to type, and out of the value', () => {
-    const { said, input, slip, type, leave } = fieldWith({ least: 10, most: 3000 });
+    const { said, input, slip, isWrong, type, leave } = fieldWith({ least: 10, most: 3000 });
     type('5');
     leave();
     expect(slip()).toBe('Read 5. Type mm from 10 to 3000.');
     expect(input.value).toBe('5');
+    expect(isWrong()).toBe(true);
     expect(input.getAttribute('aria-invalid')).toBe('true');
     expect(said).toEqual([]);
     type('450');
     leave();
     expect(slip()).toBe('');
+    expect(isWrong()).toBe(false);
     expect(said).toEqual([450]);
   });
 

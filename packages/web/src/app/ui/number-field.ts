@@ -49,6 +49,8 @@ export class NumberField {
 
   protected readonly slip = signal<string | null>(null);
   private readonly typed = signal<string | null>(null);
+  /** Whether something stands in the field that is no such number: what is kept must wait for it. */
+  readonly isWrong = computed(() => this.slip() !== null);
   protected readonly id = `slip-${crypto.randomUUID()}`;
 
   protected readonly shown = computed(() => {

@@ -18,6 +18,7 @@ const REPORT: MergeReport = {
   instructors: [],
   underYou: false,
   namesakes: [],
+  withoutConsent: [],
   erasedThere: [],
   problems: [],
   problemCount: 0,
@@ -49,12 +50,13 @@ describe('what a file would bring', () => {
       instructors: ['Jo Kellen'],
       underYou: true,
       namesakes: ['Runa Feldt'],
+      withoutConsent: ['Bela Varnholt'],
       erasedThere: [{ id: 'x', name: 'Ida Brandt' }],
     });
-    expect(notes).toHaveLength(6);
+    expect(notes).toHaveLength(7);
     expect(notes[0]).toMatch(/another academy/);
     expect(notes[1]).toMatch(/^Stays out: 1 row of consents/);
-    expect(notes.join(' ')).toMatch(/Jo Kellen.*under you.*Runa Feldt.*Ida Brandt/s);
+    expect(notes.join(' ')).toMatch(/Jo Kellen.*under you.*Runa Feldt.*Bela Varnholt.*Ida Brandt/s);
   });
 
   it('names fields and tables for a person', () => {

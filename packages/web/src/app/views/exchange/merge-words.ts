@@ -19,7 +19,8 @@ export function mergeSentence(report: MergeReport): string {
 
 /** What the head has to know beside the figures. */
 export function mergeNotes(report: MergeReport): readonly string[] {
-  const { leftOut, instructors, underYou, namesakes, erasedThere, broughtIn, ofThisAcademy } = report;
+  const { leftOut, instructors, underYou, namesakes, withoutConsent, erasedThere, broughtIn, ofThisAcademy } =
+    report;
   const notes = leftOut.map(({ why, rows }) => `Stays out: ${counted(rows, 'row')} ${WHY[why]}.`);
   if (!ofThisAcademy && report.academyName !== '')
     notes.unshift(
@@ -32,6 +33,10 @@ export function mergeNotes(report: MergeReport): readonly string[] {
   if (underYou) notes.push('What names an instructor without an account here comes in under you.');
   if (namesakes.length > 0)
     notes.push(`Called as someone who is here, under another id: ${namesakes.join(', ')}. Perhaps the same.`);
+  if (withoutConsent.length > 0)
+    notes.push(
+      `Not of age, and no guardian’s consent here: ${withoutConsent.join(', ')}. Ask before the next lesson; erase who may not be kept.`,
+    );
   if (erasedThere.length > 0)
     notes.push(
       `Erased in the file, and still here: ${erasedThere.map((s) => s.name).join(', ')}. Erase them on their own page if that is right.`,

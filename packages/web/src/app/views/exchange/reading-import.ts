@@ -1,12 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { RouterLink } from '@angular/router';
 import { type ReadingImportReport } from '@lotrecht/contract';
-import { type Subscription } from 'rxjs';
-import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { ReadingImportApi } from '../../api/reading-import-api.ts';
 import { localDay } from '../../ui/dates.ts';
-import { ProblemNote } from '../../ui/problem-note.ts';
 import {
   type Chosen,
   guessed,
@@ -18,28 +14,28 @@ import {
   readHead,
   type TableHead,
 } from './table-head.ts';
+import { ProblemTable } from './problem-table.ts';
+import { UploadRun } from './upload-run.ts';
+import { UploadState } from './upload-state.ts';
 
 /** A foreign table of readings: chosen, its columns named, looked at, and then brought in, all or nothing. */
 @Component({
   selector: 'lo-reading-import',
-  imports: [MatButton, ProblemNote, RouterLink],
+  imports: [MatButton, ProblemTable, UploadState],
   templateUrl: './reading-import.html',
   styleUrls: ['../../ui/plain-fields.scss', '../../ui/plain-table.scss', './file-in.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ReadingImport {
   private readonly api = inject(ReadingImportApi);
-  private underWay: Subscription | null = null;
 
   protected readonly meanings = MEANINGS;
   protected readonly file = signal<File | null>(null);
   protected readonly head = signal<TableHead | null>(null);
   protected readonly chosen = signal<Chosen>(guessed([]));
   protected readonly how = signal<HowRead>({ unit: 'mm', dateOrder: 'ymd', hand: 'right' });
-  protected readonly rowsRead = signal<number | null>(null);
-  protected readonly report = signal<ReadingImportReport | null>(null);
-  protected readonly refused = signal('');
-  protected readonly problem = signal<ApiProblem | null>(null);
+  protected readonly run = new UploadRun<ReadingImportReport>();
+  protected readonly report = this.run.report;
 
   private readonly mapping = computed(() => mappingOf(this.chosen(), this.how()));
   protected readonly missing = computed(() =>
@@ -61,16 +57,20 @@ export class ReadingImport {
     return report === null ? '' : sentenceOf(report);
   });
 
-  constructor() {
-    inject(DestroyRef).onDestroy(() => this.underWay?.unsubscribe());
-  }
+  protected readonly told = computed(() =>
+    (this.report()?.problems ?? []).map(({ row, column, message }) => ({
+      where: String(row),
+      what: column,
+      message,
+    })),
+  );
 
   protected async choose(files: FileList | null): Promise<void> {
     const file = files?.[0] ?? null;
-    this.giveUp();
+    this.run.giveUp();
     this.file.set(file);
     this.head.set(null);
-    this.forget();
+    this.run.forget();
     if (file === null) return;
     const head = await readHead(file);
     this.head.set(head);
@@ -79,44 +79,18 @@ export class ReadingImport {
 
   protected mean(meaning: string, head: string): void {
     this.chosen.update((chosen) => ({ ...chosen, [meaning]: head }));
-    this.forget();
+    this.run.forget();
   }
 
   protected read(change: Partial<HowRead>): void {
     this.how.update((how) => ({ ...how, ...change }));
-    this.forget();
+    this.run.forget();
   }
 
   protected send(bringIn: boolean): void {
     const [file, mapping] = [this.file(), this.mapping()];
     if (file === null || mapping === null) return;
-    this.forget();
-    this.rowsRead.set(0);
-    this.underWay = this.api.send(file, mapping, bringIn).subscribe({
-      next: (line) => {
-        if ('rows' in line) this.rowsRead.set(line.rows);
-        else if ('report' in line) this.report.set(line.report);
-        else this.refused.set(line.refused);
-      },
-      error: (error: unknown) => {
-        this.rowsRead.set(null);
-        this.problem.set(toProblem(error));
-      },
-      complete: () => this.rowsRead.set(null),
-    });
-  }
-
-  protected giveUp(): void {
-    this.underWay?.unsubscribe();
-    this.underWay = null;
-    this.rowsRead.set(null);
-  }
-
-  /** What was said of another choice holds no more. */
-  private forget(): void {
-    this.report.set(null);
-    this.refused.set('');
-    this.problem.set(null);
+    this.run.start(this.api.send(file, mapping, bringIn));
   }
 }
 

@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, signal, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+  viewChildren,
+} from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
@@ -10,6 +20,8 @@ import { type StudentView } from '@lotrecht/contract';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { Leave } from './leave.ts';
+import { SettingsStore } from '../../settings/settings.store.ts';
+import { NumberField } from '../../ui/number-field.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 
 @Component({
@@ -26,6 +38,7 @@ import { ProblemNote } from '../../ui/problem-note.ts';
     MatLabel,
     MatRadioButton,
     MatRadioGroup,
+    NumberField,
     RouterLink,
     ProblemNote,
   ],
@@ -45,18 +58,17 @@ export class StudentFormView {
     handedness: new FormControl<'right' | 'left' | null>(null, { validators: [Validators.required] }),
     minor: new FormControl(false, { nonNullable: true }),
     dominantEye: new FormControl<'right' | 'left' | null>(null),
-    statureMm: new FormControl<number | null>(null, {
-      validators: [Validators.min(800), Validators.max(2400)],
-    }),
-    shoeMm: new FormControl<number | null>(null, {
-      validators: [Validators.min(120), Validators.max(450)],
-    }),
+    statureMm: new FormControl<number | null>(null),
+    shoeMm: new FormControl<number | null>(null),
     notes: new FormControl('', { nonNullable: true, validators: [Validators.maxLength(4000)] }),
   });
   protected readonly stored = signal<StudentView | null>(null);
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly busy = signal(false);
 
+  protected readonly unit = computed(() => this.settings.settings().lengthUnit);
+  private readonly measures = viewChildren(NumberField);
+  private readonly settings = inject(SettingsStore);
   private readonly api = inject(AcademyApi);
   private readonly router = inject(Router);
   /** Chosen once, so that a save that is sent again makes no second student. */
@@ -77,10 +89,16 @@ export class StudentFormView {
     });
   }
 
+  /** To the millimetre, in whatever unit it was typed. */
+  protected measured(what: 'statureMm' | 'shoeMm', mm: number | null): void {
+    this.form.controls[what].setValue(mm === null ? null : Math.round(mm));
+  }
+
   protected submit(): void {
     this.form.markAllAsTouched();
     const { name, handedness, ...others } = this.form.getRawValue();
-    if (this.form.invalid || handedness === null || this.busy()) return;
+    const slipped = this.measures().some((field) => field.isWrong());
+    if (this.form.invalid || slipped || handedness === null || this.busy()) return;
     this.busy.set(true);
     this.problem.set(null);
     const revision = this.stored()?.revision ?? 0;

@@ -14,11 +14,12 @@ import { type MeasuredVersion, replaceMeasuredLines } from './measured-line-repo
 import { markStanding, markStandingOf } from '../roster/standing-due.ts';
 import { visibleStudents } from '../students/visible.ts';
 
-function selectChecks(where: SqlFragment): SqlFragment {
+/** @param among how checks are found; default: as the database finds best */
+function selectChecks(where: SqlFragment, among = sql``): SqlFragment {
   return sql`
     SELECT c.id, c.revision, c.lesson_id AS lessonId, c.student_id AS studentId,
            v.document, v.rebase, v.record, v.result, v.phase, v.help, v.place_kind AS place, v.reader, v.reason, c.created_at AS createdAt, v.created_at AS savedAt
-    FROM setup_check c
+    FROM setup_check c ${among}
     JOIN check_version v ON v.academy_id = c.academy_id AND v.check_id = c.id AND v.revision = c.revision
     JOIN student s ON s.academy_id = c.academy_id AND s.id = c.student_id
     WHERE ${where}`;
@@ -35,10 +36,16 @@ function toView({ phase, help, place, reader, ...row }: CheckRow): CheckView {
   };
 }
 
-async function listChecks(db: Queries, actor: Actor, where: SqlFragment): Promise<readonly CheckView[]> {
+async function listChecks(
+  db: Queries,
+  actor: Actor,
+  where: SqlFragment,
+  among: SqlFragment,
+): Promise<readonly CheckView[]> {
   const rows = await db.many<CheckRow>(
     selectChecks(
       sql`${visibleStudents(actor)} AND ${where} AND c.deleted_at IS NULL ORDER BY c.created_at, c.id`,
+      among,
     ),
   );
   return rows.map(toView);
@@ -50,7 +57,7 @@ export function listChecksOfLesson(
   actor: Actor,
   lessonId: string,
 ): Promise<readonly CheckView[]> {
-  return listChecks(db, actor, sql`c.lesson_id = ${lessonId}`);
+  return listChecks(db, actor, sql`c.lesson_id = ${lessonId}`, sql`FORCE INDEX (check_of_lesson)`);
 }
 
 /** All checks of a student, oldest first. */
@@ -59,7 +66,7 @@ export function listChecksOfStudent(
   actor: Actor,
   studentId: string,
 ): Promise<readonly CheckView[]> {
-  return listChecks(db, actor, sql`c.student_id = ${studentId}`);
+  return listChecks(db, actor, sql`c.student_id = ${studentId}`, sql`FORCE INDEX (check_of_student)`);
 }
 
 /** A student's last checks, newest first. */

@@ -24,7 +24,7 @@ function selectLessons(where: SqlFragment): SqlFragment {
     SELECT l.id, l.revision, l.student_id AS studentId, l.held_on AS heldOn, l.next_on AS nextOn,
            l.place_id AS placeId, p.name AS placeName, l.windy, l.notes, l.kind
     FROM lesson l JOIN student s ON s.academy_id = l.academy_id AND s.id = l.student_id
-    LEFT JOIN place p ON p.academy_id = l.academy_id AND p.id = l.place_id
+    LEFT JOIN place p FORCE INDEX (PRIMARY) ON p.academy_id = l.academy_id AND p.id = l.place_id
     WHERE ${where}`;
 }
 
@@ -136,7 +136,8 @@ export function listLessonsOfDay(db: Queries, actor: Actor, day: string): Promis
 
 /**
  * Each student's last lesson before a day, found by where students stand: what is not shown is not read. A student who
- * has a lesson on that day or later is none of them.
+ * has a lesson on that day or later is none of them. The way is spelt out: the database's own choice turns with how
+ * full it takes the tables to be, and has read some of them a hundred times over.
  */
 function selectLast(
   actor: Actor,
@@ -160,18 +161,18 @@ function selectLast(
     FROM (
       SELECT t.academy_id, t.student_id, ${order} AS place
       FROM student_standing t FORCE INDEX (${among})
-      STRAIGHT_JOIN student s ON s.academy_id = t.academy_id AND s.id = t.student_id
+      STRAIGHT_JOIN student s FORCE INDEX (PRIMARY) ON s.academy_id = t.academy_id AND s.id = t.student_id
       WHERE t.academy_id = ${actor.academyId} AND ${visibleStudents(actor)} AND t.last_lesson_on < ${day}
         AND ${order} <= ${day} AND s.deleted_at IS NULL
         ${actor.role === 'head' ? sql`` : sql`AND t.instructor_id = ${actor.instructorId}`}
       ORDER BY ${order} DESC, t.student_id DESC LIMIT ${limit}) shown
-    JOIN student s ON s.academy_id = shown.academy_id AND s.id = shown.student_id
-    JOIN lesson l ON l.academy_id = shown.academy_id AND l.id = (
-      SELECT n.id FROM lesson n
+    STRAIGHT_JOIN student s FORCE INDEX (PRIMARY) ON s.academy_id = shown.academy_id AND s.id = shown.student_id
+    STRAIGHT_JOIN lesson l FORCE INDEX (PRIMARY) ON l.academy_id = shown.academy_id AND l.id = (
+      SELECT n.id FROM lesson n FORCE INDEX (visit_of_student)
       WHERE n.academy_id = shown.academy_id AND n.student_id = shown.student_id AND n.kind = 'lesson'
         AND n.deleted_at IS NULL AND n.held_on < ${day}
       ORDER BY n.held_on DESC, n.id DESC LIMIT 1)
-    JOIN instructor i ON i.academy_id = l.academy_id AND i.id = l.instructor_id
+    STRAIGHT_JOIN instructor i ON i.academy_id = l.academy_id AND i.id = l.instructor_id
     ORDER BY shown.place DESC, l.id DESC`;
 }
 

@@ -6,6 +6,7 @@ import { BackupError, writeBackup } from '../backup/backup-file.ts';
 import { restoreBackup } from '../backup/restore.ts';
 import { type Database, isUnreachable, openDatabase } from '../database/database.ts';
 import { MigrationError } from '../database/migrate.ts';
+import { refreshStatistics } from '../database/refresh-statistics.ts';
 import { sql } from '../database/sql.ts';
 import { examine } from '../doctor/examine.ts';
 import { applyTombstones } from '../erasure/tombstones.ts';
@@ -142,6 +143,7 @@ async function importFrom({ db, file, installation, streams }: Call): Promise<Ex
   // A file that cannot be opened is told before anything is begun.
   await (await open(file)).close();
   const { academyName, rows } = await importAcademy(db, lines);
+  await refreshStatistics(db);
   const erased = await applyTombstones(db, installation.tombstones, installation.postBox);
   await streams.write(`${academyName}: ${rows} rows came in${erasedText(erased)}.\n`);
   return 0;
@@ -157,6 +159,7 @@ async function backUp({ db, file, streams }: Call): Promise<ExitCode> {
 
 async function restore({ db, file, installation, streams }: Call): Promise<ExitCode> {
   const { head, rows } = await restoreBackup(file, installation);
+  await refreshStatistics(db);
   const erased = await applyTombstones(db, installation.tombstones, installation.postBox);
   await streams.write(`${total(rows)} rows as of ${head.madeAt}${erasedText(erased)}.\n`);
   return 0;

@@ -4,6 +4,7 @@ import { type Dice, diceOf } from '@lotrecht/simulation';
 import { addVersion, insertCheck } from '../checks/check-repository.ts';
 import { insertConsent } from '../consents/consent-repository.ts';
 import { type Database, type Queries } from '../database/database.ts';
+import { refreshStatistics } from '../database/refresh-statistics.ts';
 import { refreshStandings } from '../roster/refresh-standings.ts';
 import { sql } from '../database/sql.ts';
 import { type Actor } from '../http/context.ts';
@@ -54,6 +55,7 @@ export async function loadDemo(db: Database, password: string, today: Date): Pro
     }
     return { students: STUDENTS.length, lessons, checks };
   });
+  await refreshStatistics(db);
   // Whoever looks first sees who has relapsed, and waits for nothing.
   await refreshStandings(db, { limit: counts.students });
   return counts;

@@ -1,6 +1,7 @@
 import { type AcademyLine, type MergeReport } from '@lotrecht/contract';
 import { recordEvent } from '../../audit/academy-log.ts';
 import { type Database, type Queries } from '../../database/database.ts';
+import { MANY_ROWS, refreshStatistics } from '../../database/refresh-statistics.ts';
 import { type Actor } from '../../http/context.ts';
 import { AcademyFileReader, type AcademyHead } from '../academy-file.ts';
 import { nobodysPassword, whyNotWritten } from '../import-academy.ts';
@@ -52,7 +53,7 @@ const TOLD_NAMES = 20;
 export async function mergeAcademy(db: Database, actor: Actor, wish: MergeWish): Promise<MergeReport> {
   const passwordHash = await nobodysPassword();
   try {
-    return await db.inTransaction((tx) =>
+    const report = await db.inTransaction((tx) =>
       asOnlyImport(tx, actor.academyId, async () => {
         const merge = new AcademyMerge(tx, actor, wish, await People.load(tx, actor, passwordHash));
         for await (const text of wish.open()) {
@@ -70,6 +71,8 @@ export async function mergeAcademy(db: Database, actor: Actor, wish: MergeWish):
         return report;
       }),
     );
+    if (report.rows >= MANY_ROWS) await refreshStatistics(db);
+    return report;
   } catch (error) {
     if (error instanceof TakenBack) return error.report;
     throw error;

@@ -1,6 +1,7 @@
 import { type ReadingImportReport, type ReadingMapping, readForeignRow } from '@lotrecht/contract';
 import { recordEvent } from '../../audit/academy-log.ts';
 import { type Database } from '../../database/database.ts';
+import { MANY_ROWS, refreshStatistics } from '../../database/refresh-statistics.ts';
 import { type Actor } from '../../http/context.ts';
 import { asOnlyImport } from '../one-import.ts';
 import { CheckGroups } from './check-groups.ts';
@@ -43,7 +44,7 @@ export async function importReadings(
   wish: ReadingImport,
 ): Promise<ReadingImportReport> {
   try {
-    return await db.inTransaction((tx) =>
+    const brought = await db.inTransaction((tx) =>
       asOnlyImport(tx, actor.academyId, async () => {
         const problems = new Problems(wish.mapping);
         const students = await KnownStudents.load(tx, actor, wish.mapping.hand);
@@ -79,6 +80,8 @@ export async function importReadings(
         return report;
       }),
     );
+    if (brought.rows >= MANY_ROWS) await refreshStatistics(db);
+    return brought;
   } catch (error) {
     if (error instanceof TakenBack) return error.report;
     throw error;

@@ -7,6 +7,9 @@ import { SignInPage } from './pages/sign-in.page.ts';
 /** Measures the browser's part of the bench against a running installation; one line of JSON for who called. */
 const [address = '', output = ''] = process.argv.slice(2);
 const FIELDS = 60;
+const DIGITS = 3;
+/** All that follows from a field has been done by then. */
+const SETTLED_MS = 50;
 
 const browser = await chromium.launch({
   executablePath: process.env['LOTRECHT_CHROMIUM'] ?? '/usr/bin/chromium',
@@ -39,15 +42,29 @@ const metrics = async (): Promise<Record<string, number>> =>
   Object.fromEntries(
     (await devtools.send('Performance.getMetrics')).metrics.map(({ name, value }) => [name, value]),
   );
-const before = await metrics();
+// Found once and typed into by the keyboard: looking fields up is the measuring's own work, and as much as the page's.
+const fields = await Promise.all(
+  ['Toes Trail gap', 'Toes Lead gap'].map((name) => check.field(name).elementHandle()),
+);
+let [digits, completed, drawn] = [0, 0, 0];
+const drawing = (m: Record<string, number>): number =>
+  (m['LayoutDuration'] ?? 0) + (m['RecalcStyleDuration'] ?? 0);
+const scripting = (m: Record<string, number>): number => m['ScriptDuration'] ?? 0;
 for (let i = 0; i < FIELDS; i++) {
-  const field = check.field(i % 2 === 0 ? 'Toes Trail gap' : 'Toes Lead gap');
-  await field.fill(String(560 + (i % 50)));
-  await field.press('Enter');
+  await fields[i % 2]?.focus();
+  await page.keyboard.press('Control+a');
+  const before = await metrics();
+  await page.keyboard.type(String(560 + (i % 50)));
+  const typed = await metrics();
+  await page.keyboard.press('Enter');
+  await page.waitForTimeout(SETTLED_MS);
+  const after = await metrics();
+  digits += scripting(typed) - scripting(before);
+  completed += scripting(after) - scripting(typed);
+  drawn += drawing(after) - drawing(before);
 }
-const after = await metrics();
 const long = await traceLongProgress(page, 'Runa Feldt');
-const perField = (name: string): number => (((after[name] ?? 0) - (before[name] ?? 0)) * 1000) / FIELDS;
+const perField = (seconds: number): number => (seconds * 1000) / FIELDS;
 await browser.close();
 process.stdout.write(
   `${JSON.stringify([
@@ -59,17 +76,24 @@ process.stdout.write(
       base: 'the limit of 250 kB',
     },
     {
-      name: 'scripting per completed field in a check',
-      value: perField('ScriptDuration'),
+      name: 'scripting per digit typed in a check',
+      value: perField(digits / DIGITS),
       unit: 'ms',
-      ratio: perField('ScriptDuration') / 16.7,
+      ratio: perField(digits / DIGITS) / 16.7,
+      base: 'a frame of 16.7 ms',
+    },
+    {
+      name: 'scripting per completed field in a check',
+      value: perField(completed),
+      unit: 'ms',
+      ratio: perField(completed) / 16.7,
       base: 'a frame of 16.7 ms',
     },
     {
       name: 'layout and style per completed field',
-      value: perField('LayoutDuration') + perField('RecalcStyleDuration'),
+      value: perField(drawn),
       unit: 'ms',
-      ratio: (perField('LayoutDuration') + perField('RecalcStyleDuration')) / 16.7,
+      ratio: perField(drawn) / 16.7,
       base: 'a frame of 16.7 ms',
     },
     {

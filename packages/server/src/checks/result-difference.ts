@@ -1,3 +1,12 @@
+import {
+  type CheckDocument,
+  DocumentRefused,
+  type Rebase,
+  type ResultDocument,
+  solveDocument,
+} from '@lotrecht/contract';
+import { RefusedInput } from '@lotrecht/core';
+
 /** Results of the same core on the same readings agree to rounding; more than this is worth looking at. */
 const NOTABLE = 1e-9;
 
@@ -23,4 +32,27 @@ export function differencesBetween(kept: unknown, shown: unknown, path = ''): st
 
 function isRecord(value: unknown): value is Record<string, unknown> {
   return typeof value === 'object' && value !== null;
+}
+
+/** A result beside the readings that it was made of. */
+export interface StoredResult {
+  readonly document: CheckDocument;
+  readonly rebase: Rebase | null;
+  readonly result: ResultDocument;
+}
+
+/** Where today's core comes to something else than a stored result, as JSON pointers. */
+export function differencesWhenRecomputed({ document, rebase, result }: StoredResult): readonly string[] {
+  try {
+    const { core: _now, ...fresh } = solveDocument(document, { rebase: rebase ?? undefined });
+    const { core: _then, ...stored } = result;
+    // Words may be worded anew; what is compared is what they say.
+    return differencesBetween(stored, JSON.parse(JSON.stringify(fresh))).filter(
+      (path) => !path.endsWith('/text'),
+    );
+  } catch (error) {
+    if (!(error instanceof DocumentRefused) && !(error instanceof RefusedInput)) throw error;
+    // Readings that today's core refuses are a difference of their own.
+    return ['(refused)'];
+  }
 }

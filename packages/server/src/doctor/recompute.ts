@@ -1,12 +1,5 @@
-import {
-  type CheckDocument,
-  DocumentRefused,
-  type Rebase,
-  type ResultDocument,
-  solveDocument,
-} from '@lotrecht/contract';
-import { CORE_VERSION, RefusedInput } from '@lotrecht/core';
-import { differencesBetween } from '../checks/result-difference.ts';
+import { CORE_VERSION } from '@lotrecht/core';
+import { differencesWhenRecomputed, type StoredResult } from '../checks/result-difference.ts';
 import { type Database } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
 
@@ -29,12 +22,9 @@ export interface Recomputation {
   readonly differences: readonly Difference[];
 }
 
-interface StoredVersion {
+interface StoredVersion extends StoredResult {
   readonly checkId: string;
   readonly revision: number;
-  readonly document: CheckDocument;
-  readonly rebase: Rebase | null;
-  readonly result: ResultDocument;
   readonly coreVersion: string;
 }
 
@@ -53,7 +43,7 @@ export async function recomputeAll(db: Database): Promise<Recomputation> {
       FROM check_version ORDER BY academy_id, check_id, revision`);
     for await (const version of stored) {
       const { checkId, revision, coreVersion } = version;
-      const paths = differenceOf(version);
+      const paths = differencesWhenRecomputed(version);
       const count = (byCore[coreVersion] ??= { results: 0, different: 0 });
       results += 1;
       count.results += 1;
@@ -66,21 +56,6 @@ export async function recomputeAll(db: Database): Promise<Recomputation> {
     snapshot.close();
   }
   return { results, byCore, differences };
-}
-
-function differenceOf({ document, rebase, result }: StoredVersion): readonly string[] {
-  try {
-    const { core: _now, ...fresh } = solveDocument(document, { rebase: rebase ?? undefined });
-    const { core: _then, ...stored } = result;
-    // Words may be worded anew; what is compared is what they say.
-    return differencesBetween(stored, JSON.parse(JSON.stringify(fresh))).filter(
-      (path) => !path.endsWith('/text'),
-    );
-  } catch (error) {
-    if (!(error instanceof DocumentRefused) && !(error instanceof RefusedInput)) throw error;
-    // Readings that today's core refuses are a difference of their own.
-    return ['(refused)'];
-  }
 }
 
 /** What computes now. */

@@ -9,6 +9,8 @@ import {
   validateResultDocument,
   validateStationPlanInput,
 } from '@lotrecht/contract';
+import { CORE_VERSION } from '@lotrecht/core';
+import { differencesWhenRecomputed, type StoredResult } from '../checks/result-difference.ts';
 
 const ANY_ID = '00000000-0000-4000-8000-000000000000';
 
@@ -76,4 +78,14 @@ function requireVersion(line: Extract<AcademyLine, { table: 'check_version' }>):
     }),
   );
   within('result', () => validateResultDocument(line.result));
+  requireOwnResult(line);
+}
+
+/** What this core has made of readings it makes of them again: another figure was put there by hand. */
+function requireOwnResult(line: Extract<AcademyLine, { table: 'check_version' }>): void {
+  if (line.coreVersion !== CORE_VERSION) return;
+  const [first] = differencesWhenRecomputed(line as unknown as StoredResult);
+  if (first === undefined) return;
+  const message = 'This is not what the readings give. Use a file that was exported, unchanged.';
+  throw new DocumentRefused([{ code: 'not-computed', path: `/result${first}`, message }]);
 }

@@ -62,6 +62,13 @@ describe('a file that is wrong', () => {
         }),
         'of the other hand',
       ],
+      [
+        edited(file, 'check_version', (row) => {
+          (row['result'] as { lines: { toes: { handedAzimuthDeg: number } } }).lines.toes.handedAzimuthDeg =
+            0;
+        }),
+        'not what the readings give',
+      ],
       [file.split('\n').toReversed().join('\n'), 'The first line must be the academy'],
       [`${file.split('\n')[0]}\n${file}`, 'A second academy'],
       ['', 'The file is empty.'],

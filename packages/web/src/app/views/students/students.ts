@@ -83,6 +83,8 @@ export class StudentsView {
     this.problem.set(null);
     return this.api.students(find, after).pipe(
       tap(({ students, next }) => {
+        // The next page of a list that is shown no more.
+        if (after !== '' && find !== this.found()) return;
         this.students.update((before) => (after === '' ? students : [...(before ?? []), ...students]));
         this.next.set(next);
         this.found.set(find);

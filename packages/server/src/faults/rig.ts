@@ -221,14 +221,19 @@ export class PatientSave {
     await until(() => this.tryOnce(client));
   }
 
-  /** Looks what the database has of it. */
+  /** Looks what the database has of it, as soon as there is a server that can tell. */
   async count(client: TestClient, count: Count): Promise<void> {
     count.acknowledged += 1;
-    const answer = await client.get(`/api/checks/${this.id}/versions`);
-    const versions =
-      answer.status === 200
-        ? (answer.body as { document: { observations: { trailGapMm?: number }[] } }[])
-        : [];
+    let versions: readonly { document: { observations: { trailGapMm?: number }[] } }[] = [];
+    await until(async () => {
+      const answer = await client.get(`/api/checks/${this.id}/versions`);
+      // A server that has just been started, or has no database: neither a loss nor a keeping.
+      if (answer.status === 503) return false;
+      if (answer.status === 200) versions = answer.body as typeof versions;
+      else if (answer.status !== 404)
+        throw new Error(`a look was answered ${answer.status}: ${JSON.stringify(answer.body)}`);
+      return true;
+    });
     const kept = versions[0]?.document.observations.some((o) => o.trailGapMm === this.trailGapMm) ?? false;
     if (!kept) count.lost += 1;
     if (versions.length > 1) count.doubled += 1;

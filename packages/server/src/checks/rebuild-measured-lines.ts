@@ -1,5 +1,5 @@
 import { type Queries } from '../database/database.ts';
-import { sql, type SqlFragment } from '../database/sql.ts';
+import { listOf, sql, type SqlFragment } from '../database/sql.ts';
 
 /**
  * Writes the lines of an academy's checks as rows anew, from the results that are stored.
@@ -12,9 +12,8 @@ export async function rebuildMeasuredLines(
   academyId: string,
   checkIds?: readonly string[],
 ): Promise<number> {
-  const ids = checkIds?.reduce((list, id) => sql`${list}, ${id}`, sql`NULL`);
   const among = (column: SqlFragment): SqlFragment =>
-    ids === undefined ? sql`TRUE` : sql`${column} IN (${ids})`;
+    checkIds === undefined ? sql`TRUE` : sql`${column} IN (${listOf(checkIds)})`;
   await tx.exec(sql`DELETE FROM measured_line WHERE academy_id = ${academyId} AND ${among(sql`check_id`)}`);
   return tx.exec(sql`
     INSERT INTO measured_line

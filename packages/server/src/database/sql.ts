@@ -41,3 +41,8 @@ export function sql(
 function isFragment(part: Bindable | SqlFragment): part is SqlFragment {
   return typeof part === 'object' && part !== null && 'fragment' in part;
 }
+
+/** Values for IN (…); none matches nothing. */
+export function listOf(values: readonly string[]): SqlFragment {
+  return values.reduce((list, value) => sql`${list}, ${value}`, sql`NULL`);
+}

@@ -6,7 +6,7 @@ import {
   watchedLine,
 } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
-import { sql, type SqlFragment } from '../database/sql.ts';
+import { listOf, sql } from '../database/sql.ts';
 import { type Actor } from '../http/context.ts';
 import { visibleStudents } from '../students/visible.ts';
 import { type TeeSheetRow } from './lesson-repository.ts';
@@ -16,10 +16,6 @@ interface ColdRow {
   readonly heldOn: string;
   readonly result: ResultDocument;
   readonly record: CheckRecord | null;
-}
-
-function listOf(ids: readonly string[]): SqlFragment {
-  return ids.reduce((list, id) => sql`${list}, ${id}`, sql`NULL`);
 }
 
 /** The blind baselines of each student's newest lesson with some, before a day; newest first. */

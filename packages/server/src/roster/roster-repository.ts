@@ -8,7 +8,7 @@ import {
 } from '@lotrecht/contract';
 import { LINE_NAMES, type LineName, type Verdict } from '@lotrecht/core';
 import { type Queries } from '../database/database.ts';
-import { type Bindable, sql, type SqlFragment } from '../database/sql.ts';
+import { type Bindable, listOf, sql, type SqlFragment } from '../database/sql.ts';
 import { type Actor } from '../http/context.ts';
 import { listFlags } from '../lessons/last-cold.ts';
 import { countDue } from './refresh-standings.ts';
@@ -126,7 +126,7 @@ async function listOut(
   if (ids.length === 0) return [];
   return db.many(sql`
     SELECT DISTINCT student_id AS studentId, line FROM line_standing
-    WHERE academy_id = ${actor.academyId} AND student_id IN (${ids.reduce((list, id) => sql`${list}, ${id}`, sql`NULL`)})
+    WHERE academy_id = ${actor.academyId} AND student_id IN (${listOf(ids)})
       AND help = 'blind' AND verdict = 'out'`);
 }
 

@@ -1,10 +1,21 @@
 import { type Queries } from '../database/database.ts';
-import { sql, type SqlFragment } from '../database/sql.ts';
+import { listOf, sql, type SqlFragment } from '../database/sql.ts';
 
 /** Says that a student's standing is out of date; in the transaction that changed what it is made of. */
 export async function markStanding(tx: Queries, academyId: string, studentId: string): Promise<void> {
   await tx.exec(sql`
     INSERT IGNORE INTO standing_due (academy_id, student_id) VALUES (${academyId}, ${studentId})`);
+}
+
+/** The same for several students. */
+export async function markStandings(
+  tx: Queries,
+  academyId: string,
+  studentIds: readonly string[],
+): Promise<void> {
+  await tx.exec(sql`
+    INSERT IGNORE INTO standing_due (academy_id, student_id)
+    SELECT academy_id, id FROM student WHERE academy_id = ${academyId} AND id IN (${listOf(studentIds)})`);
 }
 
 /** The same for the student of a lesson or a check. */

@@ -1,7 +1,6 @@
 import { type AcademyLine, type LeftOut } from '@lotrecht/contract';
-import { sql } from '../../database/sql.ts';
+import { listOf, sql } from '../../database/sql.ts';
 import { type MergeContext } from './merge-context.ts';
-import { listOf } from './people.ts';
 
 /** Decides which lines may come in, and says who and where they name as it is known here. */
 export class LineAdmission {

@@ -1,11 +1,11 @@
 import { type AcademyLine } from '@lotrecht/contract';
 import { type Queries } from '../../database/database.ts';
-import { sql } from '../../database/sql.ts';
+import { listOf, sql } from '../../database/sql.ts';
 import { type Actor } from '../../http/context.ts';
 import { selectStored, type StoredRow, toLine, words } from '../stored-rows.ts';
 import { columnOf, type ExchangedTable } from '../tables.ts';
 import { type MergeLog } from './merge-log.ts';
-import { listOf, type People } from './people.ts';
+import { type People } from './people.ts';
 
 /** What everyone who merges works with. */
 export interface MergeContext {

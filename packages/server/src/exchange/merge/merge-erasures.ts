@@ -1,9 +1,8 @@
 import { type AcademyLine } from '@lotrecht/contract';
 import { type Queries } from '../../database/database.ts';
-import { sql } from '../../database/sql.ts';
+import { listOf, sql } from '../../database/sql.ts';
 import { type Actor } from '../../http/context.ts';
 import { type MergeLog } from './merge-log.ts';
-import { listOf } from './people.ts';
 
 /** Who was erased here stays erased; who was erased there and is here is told, and erased by nobody but the head. */
 export class MergeErasures {

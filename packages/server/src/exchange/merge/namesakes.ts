@@ -2,12 +2,9 @@ import { type AcademyLine } from '@lotrecht/contract';
 import { type Queries } from '../../database/database.ts';
 import { sql } from '../../database/sql.ts';
 import { type Actor } from '../../http/context.ts';
+import { foldedName } from '../../students/folded-name.ts';
 
 const TOLD = 20;
-
-function folded(name: string): string {
-  return name.normalize('NFC').trim().toLocaleLowerCase();
-}
 
 /** New students who are called as someone who is here: perhaps the same person under another id. */
 export class Namesakes {
@@ -21,14 +18,14 @@ export class Namesakes {
   static async load(tx: Queries, { academyId }: Actor): Promise<Namesakes> {
     const rows = await tx.many<{ id: string; name: string; deleted: number }>(sql`
       SELECT id, name, deleted_at IS NOT NULL AS deleted FROM student WHERE academy_id = ${academyId}`);
-    const seen = rows.filter((row) => row.deleted === 0).map((row) => folded(row.name));
+    const seen = rows.filter((row) => row.deleted === 0).map((row) => foldedName(row.name));
     return new Namesakes(new Set(rows.map((row) => row.id)), new Set(seen));
   }
 
   look(lines: readonly AcademyLine[]): void {
     for (const line of lines) {
       if (line.table !== 'student' || line.deletedAt !== null || this.ids.has(line.id)) continue;
-      if (this.names.has(folded(line.name)) && this.found.length < TOLD) this.found.push(line.name);
+      if (this.names.has(foldedName(line.name)) && this.found.length < TOLD) this.found.push(line.name);
     }
   }
 }

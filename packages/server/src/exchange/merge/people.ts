@@ -1,6 +1,6 @@
 import { type AcademyLine } from '@lotrecht/contract';
 import { type Queries } from '../../database/database.ts';
-import { sql, type SqlFragment } from '../../database/sql.ts';
+import { listOf, sql } from '../../database/sql.ts';
 import { type Actor } from '../../http/context.ts';
 import { insertRows } from '../insert-rows.ts';
 import { tableNamed } from '../tables.ts';
@@ -33,7 +33,7 @@ export class People {
 
   /** @returns how many came in, and how many were here */
   async take(lines: readonly InstructorLine[]): Promise<{ readonly fresh: number; readonly same: number }> {
-    const emails = lines.reduce((list, { email }) => sql`${list}, ${email}`, sql`NULL`);
+    const emails = listOf(lines.map(({ email }) => email));
     // Addresses are one each in the whole database.
     const taken = await this.tx.many<{ email: string; id: string; academyId: string }>(
       sql`SELECT email, id, academy_id AS academyId FROM instructor WHERE email IN (${emails})`,
@@ -83,9 +83,4 @@ export class People {
     this.idOf.set(id, here);
     if (!this.names.has(here)) this.names.set(here, name);
   }
-}
-
-/** Values for IN (…); none matches nothing. */
-export function listOf(values: readonly string[]): SqlFragment {
-  return values.reduce((list, value) => sql`${list}, ${value}`, sql`NULL`);
 }

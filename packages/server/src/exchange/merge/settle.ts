@@ -1,10 +1,10 @@
 import { recomputeForHand } from '../../checks/correct-hand.ts';
 import { rebuildMeasuredLines } from '../../checks/rebuild-measured-lines.ts';
 import { waitsForGuardian } from '../../consents/consent-repository.ts';
-import { sql } from '../../database/sql.ts';
+import { listOf, sql } from '../../database/sql.ts';
+import { markStandings } from '../../roster/standing-due.ts';
 import { findLoose } from '../loose-ends.ts';
 import { type MergeContext } from './merge-context.ts';
-import { listOf } from './people.ts';
 
 const AT_ONCE = 200;
 
@@ -65,8 +65,7 @@ export async function settle(context: MergeContext): Promise<readonly string[]> 
     await recomputeForHand(tx, actor, id, handedness);
   }
   for (const ids of chunks(students)) {
-    const due = ids.map((id) => sql`(${academyId}, ${id})`).reduce((all, row) => sql`${all}, ${row}`);
-    await tx.exec(sql`INSERT IGNORE INTO standing_due (academy_id, student_id) VALUES ${due}`);
+    await markStandings(tx, academyId, ids);
   }
   return findLoose(tx, academyId);
 }

@@ -4,6 +4,7 @@ import { waitsForGuardian } from '../../consents/consent-repository.ts';
 import { type Queries } from '../../database/database.ts';
 import { sql } from '../../database/sql.ts';
 import { type Actor } from '../../http/context.ts';
+import { foldedName } from '../../students/folded-name.ts';
 import { visibleStudents } from '../../students/visible.ts';
 
 /** A student that a row names. */
@@ -12,11 +13,6 @@ export interface NamedStudent {
   readonly name: string;
   readonly handedness: 'right' | 'left';
   readonly isNew: boolean;
-}
-
-/** The same name however it was typed. */
-function folded(name: string): string {
-  return name.normalize('NFC').replaceAll(/\s+/g, ' ').toLocaleLowerCase();
 }
 
 /** Students by name: those that are here, and those that a table brings. */
@@ -32,7 +28,7 @@ export class KnownStudents {
       SELECT s.id, s.name, s.handedness, ${waitsForGuardian()} AS waits
       FROM student s WHERE ${visibleStudents(actor)} AND s.deleted_at IS NULL`);
     for (const { waits, ...row } of rows) {
-      const key = folded(row.name);
+      const key = foldedName(row.name);
       known.byName.set(key, known.byName.has(key) ? 'several' : { ...row, isNew: false });
       if (waits === 1) known.withoutConsent.add(row.id);
     }
@@ -44,7 +40,7 @@ export class KnownStudents {
     student,
     handedness,
   }: ForeignReading): NamedStudent | { readonly refused: 'hand' | 'student'; readonly message: string } {
-    const key = folded(student);
+    const key = foldedName(student);
     const known = this.byName.get(key);
     if (known === 'several') {
       const message = `Several students are called “${student}”. Make their names differ first.`;

@@ -7,8 +7,9 @@ import {
   type ResultDocument,
 } from '@lotrecht/contract';
 import { type Queries } from '../../database/database.ts';
-import { sql, type SqlFragment } from '../../database/sql.ts';
+import { listOf, sql } from '../../database/sql.ts';
 import { type Actor } from '../../http/context.ts';
+import { markStandings } from '../../roster/standing-due.ts';
 import { insertRows } from '../insert-rows.ts';
 import { type ExchangedTable, MEASURED_LINES, tableNamed } from '../tables.ts';
 import { type NamedStudent } from './known-students.ts';
@@ -183,10 +184,7 @@ export class ReadingWriter {
       fresh.flatMap(({ id, check }) => measuredLines(id, check)),
     );
     const students = [...new Set(fresh.map(({ check }) => check.student.id))];
-    const due = students
-      .map((id) => sql`(${this.actor.academyId}, ${id})`)
-      .reduce((all, row) => sql`${all}, ${row}`);
-    await this.tx.exec(sql`INSERT IGNORE INTO standing_due (academy_id, student_id) VALUES ${due}`);
+    await markStandings(this.tx, this.actor.academyId, students);
   }
 
   private insert(table: ExchangedTable, lines: readonly object[]): Promise<void> {
@@ -224,10 +222,6 @@ function measuredLines(
     conformanceProbability: found.conformanceProbability ?? null,
     verdict: found.verdict ?? null,
   }));
-}
-
-function listOf(ids: readonly string[]): SqlFragment {
-  return ids.reduce((list, id) => sql`${list}, ${id}`, sql`NULL`);
 }
 
 /** A name-based UUID of what a check says, in the form of version 5: the database takes no version 8. */

@@ -9,10 +9,12 @@ import { buildAll, installPackages } from './start/build.mjs';
 import { openDataFolder } from './start/data-folder.mjs';
 import { startMariaDb } from './start/mariadb.mjs';
 import { requireFreePort } from './start/ports.mjs';
+import { keepLogsSmall } from './start/rotate-logs.mjs';
 import { runCommand, stopCommands } from './start/run-command.mjs';
 import { takeRunLock } from './start/run-lock.mjs';
 import { say, StartError } from './start/say.mjs';
 import { startServer } from './start/server-process.mjs';
+import { watchParent } from './start/watch-parent.mjs';
 
 const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..');
 
@@ -47,6 +49,7 @@ async function start() {
   if (options.redirectPort !== undefined) await requireFreePort(options.redirectPort, options.host);
   const folder = openDataFolder(options.dataDir);
   toStop.push(takeRunLock(folder.dir, options.port));
+  toStop.push(keepLogsSmall(folder.dir));
   await installPackages(root);
   await buildAll(root);
   const databaseUrl = process.env.LOTRECHT_DATABASE_URL ?? (await ownDatabase(folder));
@@ -60,6 +63,7 @@ async function start() {
     LOTRECHT_POST_DIR: folder.postDir,
     LOTRECHT_ERASED_FILE: path.join(folder.dir, 'erased.txt'),
     LOTRECHT_HOST: options.host,
+    ...(options.origin && { LOTRECHT_PUBLIC_ORIGIN: options.origin }),
     ...(options.cert && { LOTRECHT_TLS_CERT: options.cert, LOTRECHT_TLS_KEY: options.key }),
     ...(options.redirectPort && { LOTRECHT_REDIRECT_PORT: String(options.redirectPort) }),
     ...(options.trustedProxy && { LOTRECHT_TRUSTED_PROXY: options.trustedProxy }),
@@ -111,6 +115,11 @@ for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
     void stopAll(0);
   });
 }
+
+watchParent(() => {
+  say('npm has gone; stopping ...');
+  void stopAll(0);
+});
 
 start().catch((error) => {
   if (stopping !== undefined) return;

@@ -17,6 +17,7 @@ export function openDataFolder(dir) {
     mkdirSync(postDir, { recursive: true, mode: 0o700 });
     return { dir, postDir, secrets: readSecrets(path.join(dir, 'secrets.json')) };
   } catch (error) {
+    if (error instanceof StartError) throw error;
     throw new StartError(
       `The data folder ${dir} cannot be used (${error.code ?? error.message}). Choose another with --data DIR.`,
     );
@@ -24,7 +25,7 @@ export function openDataFolder(dir) {
 }
 
 function readSecrets(file) {
-  if (existsSync(file)) return JSON.parse(readFileSync(file, 'utf8'));
+  if (existsSync(file)) return parseSecrets(file);
   const secrets = {
     databasePassword: randomBytes(24).toString('hex'),
     rootPassword: randomBytes(24).toString('hex'),
@@ -35,6 +36,24 @@ function readSecrets(file) {
   renameSync(`${file}.new`, file);
   return secrets;
 }
+
+/** A file that was cut off or edited is told as what it is: without it the database does not open. */
+function parseSecrets(file) {
+  try {
+    const secrets = JSON.parse(readFileSync(file, 'utf8'));
+    const missing = SECRETS.filter((name) => typeof secrets?.[name] !== 'string' || secrets[name] === '');
+    if (missing.length === 0) return secrets;
+    throw new SyntaxError(`${missing.join(', ')} missing`);
+  } catch (error) {
+    if (!(error instanceof SyntaxError)) throw error;
+    throw new StartError(
+      `${file} is damaged (${error.message}). It holds the passwords of the database beside it, which does not open without them.\n` +
+        'Put a copy of the file back. Without one, choose another folder with --data DIR and restore a backup there: npx lotrecht restore FILE --data DIR.',
+    );
+  }
+}
+
+const SECRETS = ['databasePassword', 'rootPassword', 'demoPassword'];
 
 /** Easy to type on a tablet, and different on every machine. */
 function demoPassword() {

@@ -2,6 +2,7 @@ import {
   chmodSync,
   closeSync,
   existsSync,
+  mkdirSync,
   openSync,
   readFileSync,
   renameSync,
@@ -31,11 +32,12 @@ export async function startMariaDb({ dir, secrets }, { alsoRun = [], port = unde
   const program = await ensureProgram('mariadbd', 'mariadb-server');
   const installer = await ensureProgram('mariadb-install-db', 'mariadb-server');
   const files = path.join(dir, 'mariadb');
+  const scratch = ownScratch(dir);
   await endOrphan(files);
-  if (!existsSync(files)) await createDatabase(installer, dir, files);
+  if (!existsSync(files)) await createDatabase(installer, { dir, files, scratch });
   const ownPort = port ?? (await freePort());
   const initFile = writeInitFile(dir, secrets, alsoRun);
-  const launch = () => launchServer(program, { dir, files, port: ownPort, initFile });
+  const launch = () => launchServer(program, { dir, files, scratch, port: ownPort, initFile });
   let server = await launch();
   let stopping = false;
   const watch = () =>
@@ -60,6 +62,14 @@ export async function startMariaDb({ dir, secrets }, { alsoRun = [], port = unde
   };
 }
 
+/** A starting server removes what looks like its own from its temporary folder: each has one of its own. */
+function ownScratch(dir) {
+  const scratch = path.join(dir, 'mariadb-tmp');
+  mkdirSync(scratch, { recursive: true, mode: 0o700 });
+  chmodSync(scratch, 0o700);
+  return scratch;
+}
+
 /** A server that outlived the start that owned it: ours, by the folder in its command line. */
 async function endOrphan(files) {
   const pidFile = path.join(files, 'mariadb.pid');
@@ -71,7 +81,7 @@ async function endOrphan(files) {
   }
 }
 
-async function createDatabase(installer, dir, files) {
+async function createDatabase(installer, { dir, files, scratch }) {
   say('Creating the database ...');
   // Created beside and renamed: a start killed half-way leaves nothing that looks finished.
   const unfinished = `${files}.new`;
@@ -80,6 +90,7 @@ async function createDatabase(installer, dir, files) {
     '--no-defaults',
     ...asRoot,
     `--datadir=${unfinished}`,
+    `--tmpdir=${scratch}`,
     '--auth-root-authentication-method=normal',
     '--skip-test-db',
   ]);
@@ -103,7 +114,7 @@ function writeInitFile(dir, { databasePassword, rootPassword }, alsoRun) {
   return file;
 }
 
-async function launchServer(program, { dir, files, port, initFile }) {
+async function launchServer(program, { dir, files, scratch, port, initFile }) {
   const logFile = path.join(dir, 'mariadb.log');
   const log = openSync(logFile, 'a', 0o600);
   const server = spawn(
@@ -112,6 +123,7 @@ async function launchServer(program, { dir, files, port, initFile }) {
       '--no-defaults',
       ...asRoot,
       `--datadir=${files}`,
+      `--tmpdir=${scratch}`,
       `--socket=${socketPath(files)}`,
       `--pid-file=${path.join(files, 'mariadb.pid')}`,
       `--port=${port}`,

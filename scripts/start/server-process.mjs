@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { closeSync, openSync } from 'node:fs';
+import { closeSync, fstatSync, openSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { endProcess, isAlive } from './processes.mjs';
 import { say, StartError } from './say.mjs';
@@ -24,7 +24,7 @@ export async function startServer(root, dir, environment, onGivenUp) {
       if (stopping) return;
       restarts = [...restarts.filter((at) => Date.now() - at < RESTARTS_WITHIN_MS), Date.now()];
       if (restarts.length > MOST_RESTARTS) {
-        say(`The server keeps stopping; its log is ${path.join(dir, 'server.log')}.`);
+        say(`The server keeps stopping; ${path.join(dir, 'server-errors.log')} says why.`);
         onGivenUp();
         return;
       }
@@ -53,18 +53,19 @@ export async function startServer(root, dir, environment, onGivenUp) {
 
 function launchServer(root, dir, environment) {
   const log = openSync(path.join(dir, 'server.log'), 'a', 0o600);
+  // What ends a server stands where it outlives it.
+  const errorFile = path.join(dir, 'server-errors.log');
+  const errors = openSync(errorFile, 'a', 0o600);
+  const before = fstatSync(errors).size;
   const child = spawn(process.execPath, [path.join(root, 'packages/server/dist/main.js')], {
     cwd: root,
     env: { ...process.env, NODE_ENV: 'production', ...environment },
-    stdio: ['ignore', log, 'pipe', 'ipc'],
+    stdio: ['ignore', log, errors, 'ipc'],
     detached: true,
   });
   closeSync(log);
+  closeSync(errors);
   return new Promise((resolve, reject) => {
-    let complaint = '';
-    child.stderr.on('data', (chunk) => {
-      complaint = (complaint + chunk).slice(-4000);
-    });
     let waiting = false;
     child.on('message', (message) => {
       if (message.listening !== undefined) {
@@ -74,8 +75,9 @@ function launchServer(root, dir, environment) {
         say('The database does not answer yet; waiting for it (Ctrl-C to give up) ...');
       }
     });
-    child.once('exit', (code) =>
-      reject(new StartError(`The server did not start (exit ${code}).\n${complaint.trim()}`)),
-    );
+    child.once('exit', (code) => {
+      const complaint = readFileSync(errorFile).subarray(before).toString('utf8').slice(-4000).trim();
+      reject(new StartError(`The server did not start (exit ${code}).\n${complaint}`));
+    });
   });
 }

@@ -79,6 +79,7 @@ export {
 } from './api/roster-views.ts';
 export {
   type ConsentView,
+  type ProposedConsentView,
   type HandOutPage,
   type HandOutView,
   type NewStudentLinkView,
@@ -190,11 +191,13 @@ export { trackDocument } from './track/track-document.ts';
 export {
   type AcademyEventView,
   type AuditEntryView,
+  type CheckVersionsView,
   type CheckReason,
   type CheckVersionView,
   type CheckView,
   type EyeView,
   type InstructorView,
+  type InvitationView,
   type LessonView,
   type LinkView,
   type LastColdView,

@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -77,6 +77,16 @@ export class Installation {
       });
     if (child === undefined) throw new Error('no server to kill');
     process.kill(Number(child), 'SIGKILL');
+  }
+
+  /** The letter that went out last, as the one it was sent to reads it: nowhere else is its link whole. */
+  latestLetter(): string {
+    const folder = path.join(this.dataDir, 'post');
+    const [latest] = readdirSync(folder)
+      .map((name) => path.join(folder, name))
+      .toSorted((a, b) => statSync(b).mtimeMs - statSync(a).mtimeMs);
+    const [, body = ''] = readFileSync(latest ?? '', 'utf8').split('\r\n\r\n');
+    return Buffer.from(body, 'base64').toString('utf8');
   }
 
   /** Stops and takes the data away. */

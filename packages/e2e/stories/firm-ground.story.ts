@@ -198,8 +198,10 @@ test('an invited instructor chooses a password through the post box', async ({ p
   await page.getByLabel('E-mail').fill('sanna@tarnside.example');
   await page.getByRole('button', { name: 'Send invitation' }).click();
   await page.getByText('You are invited to teach').first().click();
-  const letter = await page.locator('details[open] pre').innerText();
-  const link = /(http\S+\/link\/\S+)/.exec(letter)?.[1] ?? '';
+  // The head reads that it went out; the link is whole in the letter alone.
+  await expect(page.locator('details[open] pre')).toContainText('/link/…');
+  await expect(page.getByText('sanna@tarnside.example, as instructor')).toBeVisible();
+  const link = /(http\S+\/link\/\S+)/.exec(installation.latestLetter())?.[1] ?? '';
   const context = await browser.newContext();
   const invited = await context.newPage();
   await invited.goto(link);

@@ -1,11 +1,20 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:http';
-import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { expect, test } from '@playwright/test';
 import { Installation } from '../pages/installation.ts';
 
 const start = path.resolve(import.meta.dirname, '../../../scripts/start.mjs');
+
+async function freePort(): Promise<number> {
+  const probe = createServer();
+  await new Promise<void>((resolve) => probe.listen(0, '127.0.0.1', resolve));
+  const address = probe.address();
+  await new Promise((resolve) => probe.close(resolve));
+  return typeof address === 'object' && address !== null ? address.port : 0;
+}
 
 /** Command lines of processes that name the data folder. */
 function leftRunning(dataDir: string): string[] {
@@ -59,6 +68,65 @@ test.describe('the start', () => {
       expect(leftRunning(installation.dataDir)).toEqual([]);
     });
   }
+
+  test('stops when npm, which has started it, is ended: nothing is left, and the port is free', async () => {
+    const port = await freePort();
+    const npm = spawn('npm', ['start', '--', '--port', String(port), '--data', installation.dataDir], {
+      cwd: path.dirname(path.dirname(start)),
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    let output = '';
+    npm.stdout.on('data', (chunk: Buffer) => (output += chunk.toString()));
+    await expect.poll(() => output, { timeout: 120_000 }).toContain('Ctrl-C');
+    npm.kill('SIGTERM');
+    await expect.poll(() => leftRunning(installation.dataDir), { timeout: 30_000 }).toEqual([]);
+    await expect(fetch(`http://127.0.0.1:${port}/health/live`)).rejects.toThrow();
+  });
+
+  test('says what is wrong with secrets that were cut off, and the way out', () => {
+    const file = path.join(installation.dataDir, 'secrets.json');
+    const whole = readFileSync(file, 'utf8');
+    for (const broken of [whole.slice(0, 40), '{}', '']) {
+      writeFileSync(file, broken);
+      const refused = spawnSync(process.execPath, [start, '--port', '4398', '--data', installation.dataDir], {
+        encoding: 'utf8',
+      });
+      expect(refused.status).toBe(1);
+      expect(refused.stderr).toContain('secrets.json is damaged');
+      expect(refused.stderr).toContain('--data DIR');
+    }
+    writeFileSync(file, whole);
+  });
+
+  test('begins a large log anew, and keeps three of those before', async () => {
+    const { rotateLogs } = (await import(path.join(path.dirname(start), 'start/rotate-logs.mjs'))) as {
+      rotateLogs: (dir: string, largest: number) => void;
+    };
+    const dir = mkdtempSync(path.join(tmpdir(), 'lotrecht-logs-'));
+    const log = path.join(dir, 'server.log');
+    for (let n = 1; n <= 5; n++) {
+      writeFileSync(log, `${n} `.repeat(100));
+      rotateLogs(dir, 100);
+      rotateLogs(dir, 100);
+    }
+    expect(readdirSync(dir).toSorted()).toEqual([
+      'server.log',
+      'server.log.1',
+      'server.log.2',
+      'server.log.3',
+    ]);
+    expect(readFileSync(log, 'utf8')).toBe('');
+    expect(readFileSync(`${log}.1`, 'utf8')).toContain('5 5');
+    expect(readFileSync(`${log}.3`, 'utf8')).toContain('3 3');
+    rmSync(dir, { recursive: true });
+  });
+
+  test('wants to be told where people reach it, where it cannot know', () => {
+    const args = ['--host', '0.0.0.0', '--cert', 'c.pem', '--key', 'k.pem'];
+    const refused = spawnSync(process.execPath, [start, ...args], { encoding: 'utf8' });
+    expect(refused.status).toBe(1);
+    expect(refused.stderr).toContain('--origin https://');
+  });
 
   test('cleans up after a start that was killed, and loses nothing', async ({ page }) => {
     await installation.start('--empty');

@@ -3,6 +3,7 @@ import {
   ALL_PARALLEL,
   type ConsentView,
   type HandOutInput,
+  type InvitationView,
   type StationPlanInput,
   type StudentLinkView,
 } from '@lotrecht/contract';
@@ -28,6 +29,7 @@ const planId = randomUUID();
 const handOutId = randomUUID();
 let linkId = '';
 let consentId = '';
+let invitationId = '';
 let colleague: TestClient;
 let stranger: TestClient;
 
@@ -50,6 +52,14 @@ function callOf(route: string): Call | undefined {
     'put /api/password': { path: '/api/password', body: {}, stranger: 'refused' },
     'post /api/password-forgotten': { path: '/api/password-forgotten', body: {}, stranger: 'refused' },
     'post /api/invitations': { path: '/api/invitations', body: {}, stranger: 'refused' },
+    'get /api/invitations': { path: '/api/invitations', stranger: 'own-data' },
+    'delete /api/invitations/:id': { path: `/api/invitations/${invitationId}`, stranger: 'refused' },
+    'get /api/consents/proposed': { path: '/api/consents/proposed', stranger: 'own-data' },
+    'post /api/consents/:id/confirm': {
+      path: `/api/consents/${consentId}/confirm`,
+      body: {},
+      stranger: 'refused',
+    },
     'get /api/links/:token': { path: '/api/links/guessed', stranger: 'refused' },
     'post /api/links/:token': { path: '/api/links/guessed', body: {}, stranger: 'refused' },
     'get /api/instructors': { path: '/api/instructors', stranger: 'own-data' },
@@ -253,6 +263,10 @@ beforeAll(async () => {
     givenOn: '2026-04-17',
   });
   consentId = (consents.body as ConsentView[])[0]?.id ?? '';
+  const boss = (await app.signedIn(home, 'head')).client;
+  const invitation = { name: 'Teo Halvard', email: 'teo@tarnside.example', role: 'instructor' };
+  await boss.post('/api/invitations', invitation);
+  invitationId = ((await boss.get('/api/invitations')).body as InvitationView[])[0]?.id ?? '';
   const method = { ...ALL_PARALLEL, name: 'Rim school' };
   await owner.put(`/api/methods/${methodId}`, { revision: 0, method });
 });
@@ -264,6 +278,8 @@ describe('every route', () => {
     db: undefined as never,
     limits: undefined as never,
     guesses: undefined as never,
+    origins: undefined as never,
+    printer: undefined as never,
     postBox: undefined as never,
     setupCode: undefined,
   });

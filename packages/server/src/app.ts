@@ -8,7 +8,10 @@ import { checkRoutes } from './checks/check-routes.ts';
 import { consentRoutes } from './consents/consent-routes.ts';
 import { type Database } from './database/database.ts';
 import { type AppContext, type RequestState } from './http/context.ts';
-import { believeProxy } from './http/believe-proxy.ts';
+import { believeProxies } from './http/client-address.ts';
+import { type PublicOrigins, requireOwnHost } from './http/public-origin.ts';
+import { uploadPlaces } from './exchange/file-upload.ts';
+import { openPrinter, type Printer } from './printing/printer.ts';
 import { answerErrors } from './http/errors.ts';
 import { healthRoutes } from './http/health-routes.ts';
 import { readJsonBody, requireFile } from './http/json-body.ts';
@@ -47,14 +50,20 @@ export interface AppDependencies {
   readonly db: Database;
   readonly logger: Logger;
   readonly postBox: PostBox;
+  /** Where people reach this installation. */
+  readonly origins: PublicOrigins;
   /** Who was erased, beyond the life of a database. Default: nothing is kept outside. */
   readonly tombstones?: Tombstones;
   readonly setupCode: string | undefined;
   readonly webRoot: string | undefined;
   /** Requests per device address and minute. */
   readonly requestsPerMinute: number;
-  /** The address of a proxy whose forwarded headers are believed, or undefined: nobody's are. */
-  readonly trustedProxy: string | undefined;
+  /** Proxies whose forwarded headers are believed, by address or network; none: nobody's are. */
+  readonly trustedProxies: readonly string[];
+  /** Default: a thread of its own, begun when it is first wanted. */
+  readonly printer?: Printer;
+  /** Whether the server is on its way down: connections are closed behind their answers. Default: never. */
+  readonly draining?: () => boolean;
   /** Whether the database has every migration that this server knows. Default: it has. */
   readonly migrated?: () => boolean;
 }
@@ -62,8 +71,9 @@ export interface AppDependencies {
 /** What the routes need of it. */
 export type RouteDependencies = Pick<
   AppDependencies,
-  'db' | 'postBox' | 'tombstones' | 'setupCode' | 'migrated'
+  'db' | 'postBox' | 'origins' | 'tombstones' | 'setupCode' | 'migrated'
 > & {
+  readonly printer: Printer;
   readonly limits: SignInLimits;
   readonly guesses: GuessLimit;
 };
@@ -72,23 +82,26 @@ export type RouteDependencies = Pick<
 export function allRoutes({
   db,
   postBox,
+  origins,
+  printer,
   tombstones = NO_TOMBSTONES,
   setupCode,
   limits,
   guesses,
   migrated = () => true,
 }: RouteDependencies): readonly Route[] {
+  const uploads = uploadPlaces();
   return [
     ...healthRoutes(db, migrated),
     ...identityRoutes({ db, setupCode, limits }),
-    ...passwordRoutes({ db, postBox, limits }),
+    ...passwordRoutes({ db, origins, postBox, limits }),
     ...auditRoutes(db),
     ...studentRoutes(db),
     ...consentRoutes(db),
     ...rosterRoutes(db),
     ...exchangeRoutes(db),
-    ...readingRoutes(db),
-    ...mergeRoutes(db),
+    ...readingRoutes(db, uploads),
+    ...mergeRoutes(db, uploads),
     ...erasureRoutes({ db, postBox, tombstones }),
     ...lessonRoutes(db),
     ...checkRoutes(db),
@@ -97,8 +110,8 @@ export function allRoutes({
     ...eyeRoutes(db),
     ...settingsRoutes(db),
     ...stationPlanRoutes(db),
-    ...printRoutes(),
-    ...takeHomeRoutes(db, postBox),
+    ...printRoutes(printer),
+    ...takeHomeRoutes({ db, origins, postBox, printer }),
     ...studentPageRoutes(db, guesses),
   ];
 }
@@ -106,26 +119,30 @@ export function allRoutes({
 /** Builds the application without a socket; `main.ts` alone listens. */
 export function createApp(deps: AppDependencies): Koa<RequestState> {
   const app = new Koa<RequestState>();
-  app.proxy = deps.trustedProxy !== undefined;
-  app.use(believeProxy(deps.trustedProxy));
+  // Believed headers are the only ones that are left.
+  app.proxy = true;
+  app.use(believeProxies(deps.trustedProxies));
   app.use(logRequests(deps.logger));
+  app.use(closeBehindAnswers(deps.draining));
   app.use(securityHeaders());
   // Answers of a few kilobytes travel faster than they are compressed; files and long lists are worth it.
   app.use(compress({ threshold: 8192, br: { params: { [constants.BROTLI_PARAM_QUALITY]: 5 } } }));
   app.use(answerErrors());
+  app.use(requireOwnHost(deps.origins));
   if (deps.webRoot !== undefined) app.use(serveWebApp(deps.webRoot));
   app.use(limitRequests(deps.requestsPerMinute));
-  app.use(requireSameOrigin());
+  app.use(requireSameOrigin(deps.origins));
   app.use(waitForMigrations(deps.migrated));
   app.use(recogniseSession(deps.db));
   // Whoever stops listening in the middle of a file has done nothing wrong.
   app.on('error', (error: NodeJS.ErrnoException) => {
-    if (error.code !== 'ERR_STREAM_PREMATURE_CLOSE') deps.logger.error({ err: error }, 'an answer broke off');
+    if (!WENT_AWAY.has(error.code ?? '')) deps.logger.error({ err: error }, 'an answer broke off');
   });
   const router = new Router<RequestState>();
-  const limits = signInLimits(deps.db.pool, deps.db.name);
-  const guesses = guessLimit(deps.db.pool, deps.db.name);
-  for (const route of allRoutes({ ...deps, limits, guesses })) {
+  const limits = signInLimits(deps.db);
+  const guesses = guessLimit(deps.db);
+  const printer = deps.printer ?? openPrinter();
+  for (const route of allRoutes({ ...deps, printer, limits, guesses })) {
     const readBody = route.body === undefined ? readJsonBody() : requireFile(route.body);
     router[route.method](route.path, guard(route), readBody as never, async (ctx) => {
       if (route.path.startsWith('/api/')) ctx.set('Cache-Control', 'no-store');
@@ -137,6 +154,22 @@ export function createApp(deps: AppDependencies): Koa<RequestState> {
     if (ctx.path.startsWith('/api/')) throw notFound();
   });
   return app;
+}
+
+/** Whoever reads an answer has closed the connection. */
+const WENT_AWAY: ReadonlySet<string> = new Set([
+  'ERR_STREAM_PREMATURE_CLOSE',
+  'ECONNRESET',
+  'ECONNABORTED',
+  'EPIPE',
+]);
+
+/** On the way down every answer says that it is the last of its connection: nobody sends into a closed one. */
+function closeBehindAnswers(draining: () => boolean = () => false): Middleware<RequestState> {
+  return async (ctx, next) => {
+    await next();
+    if (draining()) ctx.set('Connection', 'close');
+  };
 }
 
 /** Half a schema answers nothing: until every migration is in, requests are told to come back. */

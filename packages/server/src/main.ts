@@ -1,61 +1,74 @@
 import { readFileSync } from 'node:fs';
 import { createServer, type RequestListener, type Server } from 'node:http';
 import { createServer as createTlsServer } from 'node:https';
-import { type Logger, pino } from 'pino';
 import { createApp } from './app.ts';
 import { type Config, ConfigError, readConfig } from './config/read-config.ts';
-import { type Database, isUnreachable, openDatabase } from './database/database.ts';
+import { openDatabase } from './database/database.ts';
 import { migrate, MigrationError } from './database/migrate.ts';
+import { isUnreachable } from './database/trouble.ts';
+import { sweepUploads } from './exchange/file-upload.ts';
+import { keepHouse } from './housekeeping.ts';
 import { redirectToHttps } from './http/redirect.ts';
 import { anyAcademyExists } from './identity/instructor-repository.ts';
+import { type LogLines, openLog } from './log-lines.ts';
 import { applyTombstones, NO_TOMBSTONES, tombstonesIn } from './erasure/tombstones.ts';
-import { refreshStandings } from './roster/refresh-standings.ts';
 import { simulatedPostBox } from './post/post-box.ts';
 
 const SHUTDOWN_GRACE_MS = 8_000;
-/** A request whose headers or body dribble in longer than this is cut off. */
-const TIMEOUTS = { requestTimeout: 30_000, headersTimeout: 10_000 };
-const LOG_EVERY_MS = 1_000;
+/** Connections that are idle when we stop are told by their next answer; those that ask for none are closed then. */
+const IDLE_GRACE_MS = 1_500;
+/** Headers that dribble in longer than this are cut off; bodies have clocks of their own, for files take as long as they take. */
+const TIMEOUTS = { requestTimeout: 0, headersTimeout: 10_000 };
 const DATABASE_TRY_MS = 2_000;
-const STANDINGS_EVERY_MS = 2_000;
-/** At a time: requests come between them. */
-const STANDINGS_AT_ONCE = 20;
 
 /** The only place that reads the environment and listens. */
 async function main(): Promise<void> {
   const config = readConfig(process.env);
-  // Lines go out a few kilobytes at a time: a write for each request costs more than the request's own work.
-  const lines = pino.destination({ dest: 1, sync: false, minLength: 4096 });
-  const logger = pino({ level: config.logLevel, base: null }, lines);
-  setInterval(() => lines.flush(), LOG_EVERY_MS).unref();
+  const log = openLog(config.logLevel);
+  const { logger } = log;
+  endOnDefects(log);
   const db = openDatabase(config.databaseUrl);
   let isMigrated = false;
+  let stopping = false;
   const postBox = simulatedPostBox(config.postDir);
   const tombstones = config.erasedFile === undefined ? NO_TOMBSTONES : tombstonesIn(config.erasedFile);
-  const app = createApp({ ...config, db, logger, postBox, tombstones, migrated: () => isMigrated });
+  const app = createApp({
+    ...config,
+    db,
+    logger,
+    postBox,
+    tombstones,
+    migrated: () => isMigrated,
+    draining: () => stopping,
+  });
   const servers = [openServer(config, app.callback())];
-  if (config.redirectPort !== undefined) servers.push(createServer(TIMEOUTS, redirectToHttps(config.port)));
+  if (config.redirectPort !== undefined)
+    servers.push(createServer(TIMEOUTS, redirectToHttps(config.origins)));
   // Served before the database answers: until then /health/ready says no and requests are told to come back.
   await listen(servers[0], config.port, config.host);
   await listen(servers[1], config.redirectPort ?? 0, config.host);
-  let stopping = false;
   const stop = (signal: string): void => {
     if (stopping) return;
     stopping = true;
     logger.info({ signal }, 'stopping');
-    // Requests under way are answered; idle keep-alive connections are closed at once.
-    for (const server of servers) {
-      server.close();
-      server.closeIdleConnections();
-    }
-    servers[0]?.once('close', () => void db.close().then(() => lines.flush(() => process.exit(0))));
-    setTimeout(() => process.exit(1), SHUTDOWN_GRACE_MS).unref();
+    // Requests under way are answered, and so are those that are just being sent on a connection that is open.
+    for (const server of servers) server.close();
+    setTimeout(() => servers.forEach((server) => server.closeIdleConnections()), IDLE_GRACE_MS).unref();
+    servers[0]?.once('close', () => {
+      // Whatever cannot be closed or written keeps nobody from ending.
+      void Promise.allSettled([Promise.race([db.close(), sleep(IDLE_GRACE_MS)]), log.flush()]).then(() =>
+        endNow(0),
+      );
+    });
+    setTimeout(() => endNow(1), SHUTDOWN_GRACE_MS).unref();
   };
   process.once('SIGTERM', stop);
   process.once('SIGINT', stop);
   // The starter that owns us is gone: nothing must be left running.
   process.once('disconnect', () => stop('disconnect'));
 
+  const left = await sweepUploads();
+  if (left > 0) logger.warn({ folders: left }, 'took away what a server that died had left of uploads');
   while (!stopping) {
     try {
       await migrate(config.databaseUrl, config.migrationsDir);
@@ -67,10 +80,10 @@ async function main(): Promise<void> {
       if (!isUnreachable(error)) throw error;
       logger.warn('the database is away; trying again');
       process.send?.({ waiting: true });
-      await new Promise((resolve) => setTimeout(resolve, DATABASE_TRY_MS));
+      await sleep(DATABASE_TRY_MS);
     }
   }
-  keepStandings(db, logger);
+  keepHouse(db, logger);
   const address = addressOf(servers[0], config);
   logger.info({ address }, 'listening');
   process.send?.({
@@ -79,20 +92,21 @@ async function main(): Promise<void> {
   });
 }
 
-/** Standings that a change has put out of date follow by themselves, a few at a time. */
-function keepStandings(db: Database, logger: Logger): void {
-  const next = (wait: number): void => {
-    setTimeout(() => {
-      refreshStandings(db, { limit: STANDINGS_AT_ONCE }).then(
-        (done) => next(done === STANDINGS_AT_ONCE ? 0 : STANDINGS_EVERY_MS),
-        (error: unknown) => {
-          if (!isUnreachable(error)) logger.error({ err: error }, 'standings were not refreshed');
-          next(STANDINGS_EVERY_MS);
-        },
-      );
-    }, wait).unref();
-  };
-  next(STANDINGS_EVERY_MS);
+function sleep(ms: number): Promise<void> {
+  return new Promise((resolve) => setTimeout(resolve, ms));
+}
+
+function endNow(code: number): never {
+  process.exit(code);
+}
+
+/** What nobody has caught is a defect: it is told where it outlives us, and whoever keeps us running starts anew. */
+function endOnDefects(log: LogLines): void {
+  process.on('uncaughtException', (error) => {
+    process.stderr.write(`${new Date().toISOString()} ${error.stack ?? error.message}\n`);
+    log.logger.fatal({ err: error }, 'a defect ended the server');
+    void log.flush().then(() => endNow(1));
+  });
 }
 
 function openServer({ tls }: Config, listener: RequestListener): Server {
@@ -128,5 +142,5 @@ main().catch((error: unknown) => {
   const expected = error instanceof ConfigError || error instanceof MigrationError;
   const text = error instanceof Error ? (error.stack ?? error.message) : String(error);
   process.stderr.write(`${expected ? error.message : text}\n`);
-  process.exit(1);
+  endNow(1);
 });

@@ -46,7 +46,15 @@ export interface ConsentView {
   readonly givenBy: string;
   readonly givenOn: string;
   readonly recordedAt: string;
+  /** False: it came in by a file, and counts when a head has confirmed it. */
+  readonly confirmed: boolean;
   readonly withdrawnAt: string | null;
+}
+
+/** A consent that came in by a file and waits for a head's word. */
+export interface ProposedConsentView extends Pick<ConsentView, 'id' | 'scope' | 'givenBy' | 'givenOn'> {
+  readonly studentId: string;
+  readonly studentName: string;
 }
 
 /** What a student is sent, shared and consented to. */

@@ -86,7 +86,16 @@ export interface CheckVersionView {
   readonly rebase: Rebase | null;
   readonly record: CheckRecord | null;
   readonly by: string;
+  /** It came in by a file: what the file says of who saved it. */
+  readonly imported: boolean;
   readonly savedAt: string;
+}
+
+/** Versions of a check, newest first, a page of them. */
+export interface CheckVersionsView {
+  readonly versions: readonly CheckVersionView[];
+  /** Ask for those before this revision; null: these are all. */
+  readonly before: number | null;
 }
 
 /** One line of one check, as comparisons over time need it. Angles in degrees. */
@@ -199,7 +208,8 @@ export interface SessionEntryView {
 export interface InstructorView {
   readonly id: string;
   readonly name: string;
-  readonly email: string;
+  /** Null: came in by a file and has none yet; an invitation gives them one. */
+  readonly email: string | null;
   readonly role: 'head' | 'instructor';
   /** Signs in no more. */
   readonly suspended: boolean;
@@ -253,7 +263,35 @@ export interface AuditEntryView {
   readonly instructorName: string;
   /** Empty: erased since. */
   readonly studentName: string;
-  readonly action: 'seen' | 'changed' | 'deleted' | 'restored' | 'erased';
+  readonly action: 'seen' | 'changed' | 'deleted' | 'restored' | 'erased' | 'printed' | 'exported' | 'moved';
+  /** What of the student it was about. */
+  readonly what:
+    | 'student'
+    | 'lists'
+    | 'lesson'
+    | 'check'
+    | 'versions'
+    | 'lines'
+    | 'hand-out'
+    | 'link'
+    | 'consent'
+    | 'self-check';
+  /** By the student's own link; the instructor is the one whose student it is. */
+  readonly byLink: boolean;
+  /** It came in by a file: what the file says, and nothing that was seen here. */
+  readonly imported: boolean;
+}
+
+/** An invitation that is open. */
+export interface InvitationView {
+  readonly id: string;
+  readonly name: string;
+  readonly email: string;
+  readonly role: 'head' | 'instructor';
+  /** The head's name. */
+  readonly invitedBy: string;
+  readonly createdAt: string;
+  readonly expiresAt: string;
 }
 
 /** What was done with an academy as a whole. */
@@ -267,7 +305,10 @@ export interface AcademyEventView {
     | 'readings-imported'
     | 'suspended'
     | 'let-in'
-    | 'retention-set';
+    | 'retention-set'
+    | 'invited'
+    | 'invitation-closed'
+    | 'consent-confirmed';
   /** What it was done with, for a person; never a student. */
   readonly detail: string;
 }

@@ -78,7 +78,10 @@ const ENTITIES: Readonly<Record<string, string>> = {
   "'": '&#39;',
 };
 
+/** Characters that XML has no place for, whichever way they are written. */
+const NOT_XML = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\u007F-\u009F\uFFFE\uFFFF]|\p{Surrogate}/gu;
+
 /** Whatever was typed stays text. */
 function escaped(text: string): string {
-  return text.replaceAll(/[&<>"']/g, (c) => ENTITIES[c] ?? c);
+  return text.replaceAll(NOT_XML, '\uFFFD').replaceAll(/[&<>"']/g, (c) => ENTITIES[c] ?? c);
 }

@@ -1,10 +1,9 @@
-import { createReadStream } from 'node:fs';
 import { open, rename, rm } from 'node:fs/promises';
-import { createInterface } from 'node:readline';
 import { parseArgs } from 'node:util';
 import { BackupError, writeBackup } from '../backup/backup-file.ts';
 import { restoreBackup } from '../backup/restore.ts';
-import { type Database, isUnreachable, openDatabase } from '../database/database.ts';
+import { type Database, openDatabase } from '../database/database.ts';
+import { isUnreachable } from '../database/trouble.ts';
 import { MigrationError } from '../database/migrate.ts';
 import { refreshStatistics } from '../database/refresh-statistics.ts';
 import { sql } from '../database/sql.ts';
@@ -12,6 +11,7 @@ import { examine } from '../doctor/examine.ts';
 import { applyTombstones } from '../erasure/tombstones.ts';
 import { exportAcademy } from '../exchange/export-academy.ts';
 import { ImportRefused } from '../exchange/academy-file.ts';
+import { LineTooLong, textLines } from '../exchange/text-lines.ts';
 import { importAcademy } from '../exchange/import-academy.ts';
 import { type Installation, openInstallation, WrongPlace } from './installation.ts';
 
@@ -85,7 +85,12 @@ function refusalOf(error: unknown): object {
   if (error instanceof ImportRefused) {
     return { code: 'refused', message: 'Nothing came in.', lines: error.problems };
   }
-  if (error instanceof BackupError || error instanceof WrongPlace || error instanceof MigrationError) {
+  if (
+    error instanceof BackupError ||
+    error instanceof WrongPlace ||
+    error instanceof MigrationError ||
+    error instanceof LineTooLong
+  ) {
     return { code: 'refused', message: error.message };
   }
   if (isUnreachable(error)) {
@@ -134,12 +139,7 @@ async function chooseAcademy(db: Database, wanted: string | undefined): Promise<
 }
 
 async function importFrom({ db, file, installation, streams }: Call): Promise<ExitCode> {
-  const lines = (): AsyncIterable<string> => {
-    const source = createReadStream(file);
-    const texts = createInterface({ input: source, crlfDelay: Number.POSITIVE_INFINITY });
-    source.on('error', (error) => texts.emit('error', error));
-    return texts;
-  };
+  const lines = (): AsyncIterable<string> => textLines(file);
   // A file that cannot be opened is told before anything is begun.
   await (await open(file)).close();
   const { academyName, rows } = await importAcademy(db, lines);

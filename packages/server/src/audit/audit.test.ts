@@ -1,7 +1,11 @@
-import { type AcademyEventView, type AuditEntryView } from '@lotrecht/contract';
+import { randomUUID } from 'node:crypto';
+import { type AcademyEventView, type AuditEntryView, type NewStudentLinkView } from '@lotrecht/contract';
+import mysql from 'mysql2/promise';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';
 import { saveWorkedCheck } from '../test/documents.ts';
+import { broughtIn, fileOf, houseOf } from '../test/houses.ts';
+import { noteWaitingLooks } from './note-looks.ts';
 import { startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
 
 let app: TestApp;
@@ -28,8 +32,8 @@ describe('who looked at whom', () => {
       expect(answers.map((a) => a.status)).toEqual(answers.map(() => 200));
       const { n } = await app.db.one<{ n: number }>(sql`
         SELECT COUNT(*) AS n FROM audit_entry WHERE student_id = ${studentId} AND action = 'seen'`);
-      // Looks in the same moment may each be the first.
-      expect(n).toBeGreaterThanOrEqual(1);
+      // The student's page, and their lines.
+      expect(n).toBe(2);
       await head.get(`/api/students/${studentId}`);
       const later = await app.db.one<{ n: number }>(sql`
         SELECT COUNT(*) AS n FROM audit_entry WHERE student_id = ${studentId} AND action = 'seen'`);
@@ -44,6 +48,117 @@ describe('who looked at whom', () => {
     expect(entries.slice(0, 3).map((e) => [e.instructorName, e.action])).toContainEqual(['An head', 'seen']);
     expect(entries.some((e) => e.instructorName === 'An instructor' && e.action === 'changed')).toBe(true);
     expect((await colleague.get('/api/audit')).status).toBe(403);
+  });
+});
+
+describe('everything that is looked at or changed', () => {
+  it('is noted: versions, lists, sheets, links, deletions, and a student’s own page', async () => {
+    const academyId = await app.academy('Of looks');
+    const boss = (await app.signedIn(academyId, 'head')).client;
+    const { studentId, lessonId, checkId } = await saveWorkedCheck(boss);
+    const handOutId = randomUUID();
+    const handOut = { revision: 0, checkId, drillId: 'toe-rod', dose: '', own: '', junior: false };
+    const link = { recipient: 'r@post.example', days: 3 };
+    const noted = async (work: () => Promise<unknown>): Promise<readonly string[]> => {
+      await app.db.exec(sql`DELETE FROM audit_entry WHERE academy_id = ${academyId}`);
+      await work();
+      const entries = (await boss.get('/api/audit')).body as AuditEntryView[];
+      return entries.map((e) => `${e.action} ${e.what}${e.byLink ? ' by link' : ''}`).toSorted();
+    };
+    const day = '/api/today/2026-04-17';
+    expect(await noted(() => boss.get(`/api/checks/${checkId}/versions`))).toEqual(['seen versions']);
+    expect(await noted(() => boss.get('/api/students'))).toEqual(['seen lists']);
+    expect(await noted(() => boss.get(day))).toEqual(['seen lists']);
+    expect(await noted(() => boss.get('/api/roster'))).toEqual(['seen lists']);
+    expect(await noted(() => boss.get('/api/calendar'))).toEqual(['exported lists']);
+    expect(await noted(() => boss.get(`/api/students/${studentId}/lines`))).toEqual(['seen lines']);
+    expect(await noted(() => boss.file('GET', `/api/students/${studentId}/export`))).toEqual([
+      'exported student',
+    ]);
+    expect(await noted(() => boss.put(`/api/hand-outs/${handOutId}`, handOut))).toEqual(['changed hand-out']);
+    expect(await noted(() => boss.file('GET', `/api/hand-outs/${handOutId}/file`))).toEqual([
+      'printed hand-out',
+    ]);
+    expect(await noted(() => boss.delete(`/api/hand-outs/${handOutId}`))).toEqual(['deleted hand-out']);
+    expect(await noted(() => boss.post(`/api/hand-outs/${handOutId}/restore`, {}))).toEqual([
+      'restored hand-out',
+    ]);
+    for (const [path, what] of [
+      [`/api/checks/${checkId}`, 'check'],
+      [`/api/lessons/${lessonId}`, 'lesson'],
+      [`/api/students/${studentId}`, 'student'],
+    ] as const) {
+      expect(await noted(() => boss.delete(path))).toEqual([`deleted ${what}`]);
+      expect(await noted(() => boss.post(`${path}/restore`, {}))).toEqual([`restored ${what}`]);
+    }
+    let sent: NewStudentLinkView | undefined;
+    expect(
+      await noted(async () => {
+        sent = (await boss.post(`/api/students/${studentId}/student-links`, link)).body as NewStudentLinkView;
+      }),
+    ).toEqual(['changed link']);
+    const headers = { Authorization: `Bearer ${sent?.address.split('#')[1] ?? ''}` };
+    const phone = app.client();
+    expect(await noted(() => phone.send('GET', '/api/take-home', undefined, headers))).toEqual([
+      'seen hand-out by link',
+    ]);
+    const self = { takenOn: new Date().toISOString().slice(0, 10), drillDone: true };
+    const path = `/api/take-home/self-checks/${randomUUID()}`;
+    expect(await noted(() => phone.send('PUT', path, self, headers))).toEqual(['changed self-check by link']);
+    expect(await noted(() => boss.delete(`/api/student-links/${sent?.id}`))).toEqual(['deleted link']);
+  });
+
+  it('of a student who was deleted shows no versions', async () => {
+    const { studentId, checkId } = await saveWorkedCheck(head);
+    await head.delete(`/api/students/${studentId}`);
+    expect((await head.get(`/api/checks/${checkId}/versions`)).status).toBe(404);
+  });
+
+  it('by a file is marked as what a file says', async () => {
+    const here = await houseOf(app, 'Of files');
+    const { studentId } = await saveWorkedCheck(here.head);
+    const entry = {
+      action: 'deleted',
+      what: 'student',
+      byLink: false,
+      importedBy: null,
+      at: '2026-01-01T00:00:00.000Z',
+    };
+    const forged = {
+      table: 'audit_entry',
+      id: randomUUID(),
+      instructorId: here.actor.instructorId,
+      studentId,
+      ...entry,
+    };
+    const lines = (await fileOf(here.head))
+      .trimEnd()
+      .split('\n')
+      .filter((line) => !line.includes('erased_student'));
+    expect((await broughtIn(here, [...lines, JSON.stringify(forged)].join('\n'))).broughtIn).toBe(true);
+    const entries = (await here.head.get('/api/audit')).body as AuditEntryView[];
+    expect(entries.filter((e) => e.action === 'deleted').map((e) => e.imported)).toEqual([true]);
+    expect(entries.filter((e) => e.action !== 'deleted').every((e) => !e.imported)).toBe(true);
+  });
+});
+
+describe('a look that cannot be noted', () => {
+  it('keeps nobody from looking, waits, and is noted when the database takes it', async () => {
+    const { studentId } = await saveWorkedCheck(head);
+    const count = async (): Promise<number> =>
+      (
+        await app.db.one<{ n: number }>(sql`
+          SELECT COUNT(*) AS n FROM audit_entry WHERE student_id = ${studentId} AND action = 'seen'`)
+      ).n;
+    const blocker = await mysql.createConnection({ uri: app.databaseUrl });
+    await blocker.query('LOCK TABLES audit_entry WRITE');
+    const startedAt = performance.now();
+    expect((await head.get(`/api/students/${studentId}`)).status).toBe(200);
+    expect(performance.now() - startedAt).toBeLessThan(2_000);
+    await blocker.query('UNLOCK TABLES');
+    await blocker.end();
+    await noteWaitingLooks(app.db);
+    expect(await count()).toBe(1);
   });
 });
 

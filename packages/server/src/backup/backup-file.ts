@@ -1,11 +1,11 @@
 import { createHash } from 'node:crypto';
-import { createReadStream, createWriteStream } from 'node:fs';
+import { createWriteStream } from 'node:fs';
 import { open, rename, rm } from 'node:fs/promises';
-import { createInterface } from 'node:readline';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { createGunzip, createGzip } from 'node:zlib';
 import { type Database } from '../database/database.ts';
+import { LineTooLong, textLines } from '../exchange/text-lines.ts';
 import { dumpDatabase, type DumpedLine, migrationsOf } from './dump.ts';
 
 /** The first line of a backup. */
@@ -90,12 +90,8 @@ export async function writeBackup(db: Database, file: string, madeAt: Date): Pro
   }
 }
 
-async function* textsOf(file: string): AsyncGenerator<string> {
-  const source = createReadStream(file);
-  const unpacked = createGunzip();
-  // An error of the file must reach whoever reads what comes out of it.
-  source.on('error', (error) => unpacked.destroy(error));
-  yield* createInterface({ input: source.pipe(unpacked), crlfDelay: Number.POSITIVE_INFINITY });
+function textsOf(file: string): AsyncGenerator<string> {
+  return textLines(file, createGunzip());
 }
 
 /** Reads a backup to its end. @throws BackupError for one that is cut off or changed */
@@ -106,7 +102,7 @@ export async function verifyBackup(file: string): Promise<VerifiedBackup> {
     if (error instanceof BackupError) throw error;
     const { code = '' } = error as NodeJS.ErrnoException;
     if (code === 'ENOENT') throw new BackupError(`There is no file ${file}.`);
-    if (code.startsWith('Z_') || error instanceof SyntaxError)
+    if (code.startsWith('Z_') || error instanceof SyntaxError || error instanceof LineTooLong)
       throw new BackupError('This is no backup, or one that is damaged or cut off.');
     throw error;
   }

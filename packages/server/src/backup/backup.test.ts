@@ -5,7 +5,7 @@ import path from 'node:path';
 import { gunzipSync, gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Database, openDatabase } from '../database/database.ts';
-import { migrate } from '../database/migrate.ts';
+import { migrate, tablesOfMigrations } from '../database/migrate.ts';
 import { sql } from '../database/sql.ts';
 import { loadDemo } from '../demo/load-demo.ts';
 import { exportAcademy } from '../exchange/export-academy.ts';
@@ -132,6 +132,37 @@ describe('a backup', () => {
     const before = await everything(app.db);
     await expect(restoreBackup(file, target)).rejects.toThrow(/holds the academy .*nothing was changed/);
     expect(await everything(app.db)).toEqual(before);
+  });
+});
+
+describe('a database of something else', () => {
+  it('is refused as it is: with tables of its own, or with ours beside them', async () => {
+    for (const also of [
+      [],
+      ['CREATE TABLE academy (id INT)'],
+      ['CREATE TABLE schema_migration (name INT)'],
+    ]) {
+      const databaseUrl = await createTestDatabase();
+      const other = openDatabase(databaseUrl);
+      for (const text of ['CREATE TABLE invoice (id INT)', 'INSERT INTO invoice VALUES (7)', ...also])
+        await other.exec({ text, values: [] });
+      const target = { databaseUrl, migrationsDir: MIGRATIONS };
+      await expect(restoreBackup(fileNamed('whole.backup'), target)).rejects.toThrow(
+        /something else: .*invoice/,
+      );
+      expect(await other.many({ text: 'SELECT id FROM invoice', values: [] })).toEqual([{ id: 7 }]);
+      await other.close();
+    }
+  });
+
+  it('and ours are those that migrations make', async () => {
+    const databaseUrl = await createTestDatabase();
+    await migrate(databaseUrl, MIGRATIONS);
+    const db = openDatabase(databaseUrl);
+    const tables = await db.many<{ name: string }>(sql`
+      SELECT TABLE_NAME AS name FROM information_schema.TABLES WHERE TABLE_SCHEMA = DATABASE()`);
+    expect(new Set(tables.map(({ name }) => name))).toEqual(await tablesOfMigrations(MIGRATIONS));
+    await db.close();
   });
 });
 

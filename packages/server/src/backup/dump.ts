@@ -16,8 +16,15 @@ interface Column {
   readonly dataType: string;
 }
 
-/** Who is signed in, who was slowed and links to be used once are of the moment; migrations stand in the head. */
-const LEFT_OUT = new Set(['session', 'rate_limit', 'one_time_link', 'schema_migration']);
+/** Who is signed in and where, who was slowed, links to be used once and leases are of the moment; migrations stand in the head. */
+const LEFT_OUT = new Set([
+  'session',
+  'known_device',
+  'rate_limit',
+  'one_time_link',
+  'lease',
+  'schema_migration',
+]);
 const BINARY = new Set(['binary', 'varbinary', 'blob']);
 
 function words(text: string): SqlFragment {

@@ -1,8 +1,8 @@
 import { openDatabase, type Database, type Queries } from '../database/database.ts';
-import { migrate } from '../database/migrate.ts';
+import { migrate, missingMigrations, tablesOfMigrations } from '../database/migrate.ts';
 import { sql } from '../database/sql.ts';
 import { BackupError, rowsOfBackup, type VerifiedBackup, verifyBackup } from './backup-file.ts';
-import { columnsOfTable, type DumpedRow } from './dump.ts';
+import { columnsOfTable, type DumpedRow, migrationsOf } from './dump.ts';
 
 const BATCH_ROWS = 200;
 
@@ -22,18 +22,18 @@ export async function restoreBackup(file: string, target: RestoreTarget): Promis
   const backup = await verifyBackup(file);
   const db = openDatabase(target.databaseUrl);
   try {
-    await requireEmpty(db);
-    await dropTables(db);
+    await requireEmpty(db, target.migrationsDir);
+    await dropTables(db, target.migrationsDir);
     const applied = await migrate(target.databaseUrl, target.migrationsDir, backup.head.migrations.length);
     if (applied.join() !== backup.head.migrations.join())
       throw new BackupError(
         'This backup was made by a version whose migrations are not these. Use that version.',
       );
     try {
-      await db.inTransaction((tx) => insertAll(db, tx, file));
+      await db.inLongTransaction((tx) => insertAll(db, tx, file));
       await requireCounts(db, backup.rows);
     } catch (error) {
-      await dropTables(db);
+      await dropTables(db, target.migrationsDir);
       throw error;
     }
   } finally {
@@ -49,8 +49,19 @@ async function tablesOf(db: Database): Promise<readonly string[]> {
   return rows.map((row) => row.name);
 }
 
-async function requireEmpty(db: Database): Promise<void> {
-  if (!(await tablesOf(db)).includes('academy')) return;
+/** Nothing, or nothing but our own tables without an academy in them. */
+async function requireEmpty(db: Database, migrationsDir: string): Promise<void> {
+  const tables = await tablesOf(db);
+  if (tables.length === 0) return;
+  const ours = await tablesOfMigrations(migrationsDir);
+  const foreign = tables.filter((name) => !ours.has(name));
+  if (foreign.length > 0 || !(await areOurs(db, tables, migrationsDir))) {
+    const named = (foreign.length > 0 ? foreign : tables).slice(0, TOLD_TABLES).join(', ');
+    throw new BackupError(
+      `The database ${db.name} has tables of something else: ${named}. Restore into an empty or new one; nothing was changed.`,
+    );
+  }
+  if (!tables.includes('academy')) return;
   const academy = await db.maybeOne<{ name: string }>(sql`SELECT name FROM academy LIMIT 1`);
   if (academy === undefined) return;
   throw new BackupError(
@@ -58,9 +69,19 @@ async function requireEmpty(db: Database): Promise<void> {
   );
 }
 
-/** They are empty: no academy, so nothing of one. */
-async function dropTables(db: Database): Promise<void> {
-  const tables = await tablesOf(db);
+const TOLD_TABLES = 5;
+
+/** Whether tables of our names were made by our migrations. */
+async function areOurs(db: Database, tables: readonly string[], migrationsDir: string): Promise<boolean> {
+  if (!tables.includes('schema_migration')) return false;
+  const known = await missingMigrations(migrationsDir, []);
+  return (await migrationsOf(db)).every((name) => known.includes(name));
+}
+
+/** Ours alone, and they are empty: no academy, so nothing of one. */
+async function dropTables(db: Database, migrationsDir: string): Promise<void> {
+  const ours = await tablesOfMigrations(migrationsDir);
+  const tables = (await tablesOf(db)).filter((name) => ours.has(name));
   if (tables.length === 0) return;
   await db.inTransaction(async (tx) => {
     await tx.exec(sql`SET foreign_key_checks = 0`);

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { composeCheck, solveDocument } from '@lotrecht/contract';
 import { type Database, openDatabase } from '../database/database.ts';
 import { type Actor } from '../http/context.ts';
-import { recordAccess } from '../audit/audit-repository.ts';
+import { insertLooks, recordAccess } from '../audit/audit-repository.ts';
 import { addVersion, findCheck, findSave, insertCheck } from '../checks/check-repository.ts';
 import { findSession, hashToken, openSession } from '../identity/session-repository.ts';
 import { insertAcademy, insertInstructor } from '../identity/instructor-repository.ts';
@@ -125,7 +125,7 @@ async function saveSql({ db, actor, token, lessonId }: Ground): Promise<Way> {
       );
     });
     await findCheck(db, actor, id);
-    await recordAccess(db, actor, lesson?.studentId ?? '', 'changed');
+    await recordAccess(db, actor, lesson?.studentId ?? '', { action: 'changed', what: 'check' });
   };
 }
 
@@ -168,7 +168,8 @@ async function readSql(ground: Ground): Promise<Way> {
   return async () => {
     await findSession(db, hashToken(token));
     const check = await findCheck(db, actor, id);
-    await recordAccess(db, actor, check?.studentId ?? '', 'seen');
+    const access = { action: 'seen', what: 'check' } as const;
+    await insertLooks(db, { actor, studentIds: [check?.studentId ?? ''], access });
   };
 }
 

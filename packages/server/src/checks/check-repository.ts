@@ -1,6 +1,7 @@
 import {
   type CheckReason,
   type CheckRecord,
+  type CheckVersionsView,
   type CheckVersionView,
   type CheckView,
   type Rebase,
@@ -108,21 +109,46 @@ export async function findSave(
   return row?.revision;
 }
 
-/** Every version of a check, newest first. */
+/** Versions on a page: each is a whole document with its result. */
+const PAGE_VERSIONS = 20;
+
+/** Versions of a check, newest first, a page of them; those before a revision where one is named. */
 export async function listVersions(
   db: Queries,
   actor: Actor,
   checkId: string,
-): Promise<readonly CheckVersionView[]> {
-  const rows = await db.many<CheckVersionView>(sql`
-    SELECT v.revision, v.reason, v.document, v.rebase, v.record, v.result, i.name AS \`by\`, v.created_at AS savedAt
+  before: number | undefined,
+): Promise<CheckVersionsView> {
+  const rows = await db.many<Omit<CheckVersionView, 'imported'> & { readonly imported: number }>(sql`
+    SELECT v.revision, v.reason, v.document, v.rebase, v.record, v.result, i.name AS \`by\`,
+           v.imported_by IS NOT NULL AS imported, v.created_at AS savedAt
     FROM check_version v
     JOIN setup_check c ON c.academy_id = v.academy_id AND c.id = v.check_id
     JOIN student s ON s.academy_id = c.academy_id AND s.id = c.student_id
     JOIN instructor i ON i.academy_id = v.academy_id AND i.id = v.instructor_id
-    WHERE ${visibleStudents(actor)} AND v.check_id = ${checkId} AND c.deleted_at IS NULL
-    ORDER BY v.revision DESC`);
-  return rows.map((row) => ({ ...row, savedAt: isoFromUtc(row.savedAt) }));
+    WHERE ${visibleStudents(actor)} AND v.academy_id = ${actor.academyId} AND v.check_id = ${checkId}
+      AND c.deleted_at IS NULL AND s.deleted_at IS NULL AND v.revision < ${before ?? MOST_REVISION}
+    ORDER BY v.revision DESC LIMIT ${PAGE_VERSIONS + 1}`);
+  const shown = rows.slice(0, PAGE_VERSIONS);
+  return {
+    versions: shown.map((row) => ({
+      ...row,
+      imported: row.imported === 1,
+      savedAt: isoFromUtc(row.savedAt),
+    })),
+    before: rows.length > PAGE_VERSIONS ? (shown.at(-1)?.revision ?? null) : null,
+  };
+}
+
+/** No check has so many. */
+const MOST_REVISION = 2_147_483_647;
+
+/** Whose a check is, deleted or not, if the actor may see the student. */
+export async function studentOfCheck(db: Queries, actor: Actor, id: string): Promise<string | undefined> {
+  const row = await db.maybeOne<{ id: string }>(sql`
+    SELECT s.id FROM setup_check c JOIN student s ON s.academy_id = c.academy_id AND s.id = c.student_id
+    WHERE ${visibleStudents(actor)} AND c.id = ${id}`);
+  return row?.id;
 }
 
 /** Where a new check belongs. */

@@ -1,21 +1,34 @@
 import { type ClubGroup, USUAL_OF_CLUB, validateCheckInput } from '@lotrecht/contract';
 import { LINE_NAMES } from '@lotrecht/core';
 import { recordAccess } from '../audit/audit-repository.ts';
+import { noteLooks } from '../audit/note-looks.ts';
 import { type Database } from '../database/database.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idHeader, idParam } from '../http/params.ts';
+import { type Actor } from '../http/context.ts';
 import { notFound } from '../http/problem.ts';
-import { oneOf } from '../http/query.ts';
+import { matching, oneOf } from '../http/query.ts';
 import { type Route } from '../http/route.ts';
 import { requireActor } from '../identity/session-cookie.ts';
-import { findCheck, listVersions, setCheckDeleted } from './check-repository.ts';
+import { findCheck, listVersions, setCheckDeleted, studentOfCheck } from './check-repository.ts';
 import { recomputeBroughtBack } from './correct-hand.ts';
+import { lockStudent } from '../students/lock-student.ts';
 import { findStudent } from '../students/student-repository.ts';
 import { listMeasuredLines } from './measured-line-repository.ts';
 import { saveCheck } from './save-check.ts';
 
 /** Checks: one, its versions, its student's lines over time, save, delete and undo. */
 export function checkRoutes(db: Database): readonly Route[] {
+  const changeDeleted = async (actor: Actor, id: string, deleted: boolean): Promise<void> => {
+    const studentId = await studentOfCheck(db, actor, id);
+    if (studentId === undefined) throw notFound();
+    await db.inTransaction(async (tx) => {
+      await lockStudent(tx, actor, studentId);
+      if (!(await setCheckDeleted(tx, actor, id, deleted))) throw notFound();
+      if (!deleted) await recomputeBroughtBack(tx, actor, studentId);
+      await recordAccess(tx, actor, studentId, { action: deleted ? 'deleted' : 'restored', what: 'check' });
+    });
+  };
   return [
     {
       method: 'get',
@@ -25,7 +38,7 @@ export function checkRoutes(db: Database): readonly Route[] {
         const actor = requireActor(ctx);
         const check = await findCheck(db, actor, idParam(ctx));
         if (check === undefined) throw notFound();
-        await recordAccess(db, actor, check.studentId, 'seen');
+        await noteLooks(ctx, db, [check.studentId], { action: 'seen', what: 'check' });
         ctx.body = check;
       },
     },
@@ -37,7 +50,7 @@ export function checkRoutes(db: Database): readonly Route[] {
         const actor = requireActor(ctx);
         const student = await findStudent(db, actor, idParam(ctx));
         if (student === undefined) throw notFound();
-        await recordAccess(db, actor, student.id, 'seen');
+        await noteLooks(ctx, db, [student.id], { action: 'seen', what: 'lines' });
         ctx.body = await listMeasuredLines(db, actor, { studentId: student.id });
       },
     },
@@ -52,7 +65,7 @@ export function checkRoutes(db: Database): readonly Route[] {
         const line = LINE_NAMES.find((name) => name === ctx.params['line']);
         if (line === undefined) throw notFound();
         const clubGroup = oneOf(ctx, 'club', Object.keys(USUAL_OF_CLUB) as ClubGroup[]);
-        await recordAccess(db, actor, student.id, 'seen');
+        await noteLooks(ctx, db, [student.id], { action: 'seen', what: 'lines' });
         ctx.body = await listMeasuredLines(db, actor, {
           studentId: student.id,
           line,
@@ -65,9 +78,12 @@ export function checkRoutes(db: Database): readonly Route[] {
       path: '/api/checks/:id/versions',
       access: 'signed-in',
       handle: async (ctx) => {
-        const versions = await listVersions(db, requireActor(ctx), idParam(ctx));
-        if (versions.length === 0) throw notFound();
-        ctx.body = versions;
+        const [actor, id] = [requireActor(ctx), idParam(ctx)];
+        const before = matching(ctx, 'before', /^[1-9]\d{0,8}$/, 'Give a revision, a whole number.');
+        const check = await findCheck(db, actor, id);
+        if (check === undefined) throw notFound();
+        await noteLooks(ctx, db, [check.studentId], { action: 'seen', what: 'versions' });
+        ctx.body = await listVersions(db, actor, id, before === undefined ? undefined : Number(before));
       },
     },
     {
@@ -81,9 +97,7 @@ export function checkRoutes(db: Database): readonly Route[] {
           input: bodyOf(ctx, validateCheckInput),
         };
         const actor = requireActor(ctx);
-        const saved = await saveCheck(db, actor, save, ctx.state.log);
-        await recordAccess(db, actor, saved.studentId, 'changed');
-        ctx.body = saved;
+        ctx.body = await saveCheck(db, actor, save, ctx.state.log);
       },
     },
     {
@@ -92,7 +106,7 @@ export function checkRoutes(db: Database): readonly Route[] {
       access: 'signed-in',
       handle: async (ctx) => {
         const [actor, id] = [requireActor(ctx), idParam(ctx)];
-        if (!(await db.inTransaction((tx) => setCheckDeleted(tx, actor, id, true)))) throw notFound();
+        await changeDeleted(actor, id, true);
         ctx.status = 204;
       },
     },
@@ -102,11 +116,7 @@ export function checkRoutes(db: Database): readonly Route[] {
       access: 'signed-in',
       handle: async (ctx) => {
         const [actor, id] = [requireActor(ctx), idParam(ctx)];
-        await db.inTransaction(async (tx) => {
-          if (!(await setCheckDeleted(tx, actor, id, false))) throw notFound();
-          const check = await findCheck(tx, actor, id);
-          if (check !== undefined) await recomputeBroughtBack(tx, actor, check.studentId);
-        });
+        await changeDeleted(actor, id, false);
         ctx.status = 204;
       },
     },

@@ -1,14 +1,17 @@
 import { randomUUID } from 'node:crypto';
 import {
-  type CheckVersionView,
+  type CheckVersionsView,
   type CheckView,
   type SavedCheckView,
+  type StudentPageView,
   solveDocument,
   type TodayView,
 } from '@lotrecht/contract';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { sql } from '../database/sql.ts';
+import { examine } from '../doctor/examine.ts';
 import { saveWorkedCheck, workedCheck } from '../test/documents.ts';
-import { startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
+import { MIGRATIONS, startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
 
 let app: TestApp;
 let client: TestClient;
@@ -61,7 +64,7 @@ describe('a stored check', () => {
 describe('a correction', () => {
   it('keeps the earlier version', async () => {
     expect((await client.put(path(), correction(590))).status).toBe(200);
-    const versions = (await client.get(`${path()}/versions`)).body as CheckVersionView[];
+    const { versions } = (await client.get(`${path()}/versions`)).body as CheckVersionsView;
     expect(versions.map((v) => [v.revision, v.reason])).toEqual([
       [2, 'corrected'],
       [1, 'entered'],
@@ -80,7 +83,7 @@ describe('a correction', () => {
     const headers = { 'Idempotency-Key': randomUUID() };
     const answers = await Promise.all([1, 2, 3, 4].map(() => client.put(path(), correction(590), headers)));
     expect(answers.map((a) => a.status)).toEqual([200, 200, 200, 200]);
-    expect((await client.get(`${path()}/versions`)).body).toHaveLength(2);
+    expect(((await client.get(`${path()}/versions`)).body as CheckVersionsView).versions).toHaveLength(2);
   });
 
   it('of several at once lets exactly one through', async () => {
@@ -96,7 +99,9 @@ describe('a new check sent twice', () => {
     const check = { revision: 0, lessonId: ids.lessonId, document: workedCheck() };
     const answers = await Promise.all([1, 2, 3].map(() => client.put(`/api/checks/${id}`, check, headers)));
     expect(answers.map((a) => a.status)).toEqual([200, 200, 200]);
-    expect((await client.get(`/api/checks/${id}/versions`)).body).toHaveLength(1);
+    expect(
+      ((await client.get(`/api/checks/${id}/versions`)).body as CheckVersionsView).versions,
+    ).toHaveLength(1);
   });
 });
 
@@ -113,7 +118,7 @@ describe('what belongs to a set-up beside its readings', () => {
   it('is kept with its version and given back', async () => {
     await client.put(path(), { ...correction(602), record });
     expect((await client.get(path())).body).toMatchObject({ revision: 2, record });
-    const versions = (await client.get(`${path()}/versions`)).body as CheckVersionView[];
+    const { versions } = (await client.get(`${path()}/versions`)).body as CheckVersionsView;
     expect(versions.map((v) => v.record)).toEqual([record, null]);
   });
 
@@ -161,7 +166,7 @@ describe('a hand recorded wrong', () => {
     const check = (await client.get(path())).body as CheckView;
     expect(check).toMatchObject({ revision: 2, reason: 'hand-corrected', document: { handedness: 'left' } });
     expect(check.result.lines.toes).toMatchObject({ word: 'closed', side: 'left' });
-    const versions = (await client.get(`${path()}/versions`)).body as CheckVersionView[];
+    const { versions } = (await client.get(`${path()}/versions`)).body as CheckVersionsView;
     expect(versions[1]?.result.lines.toes).toMatchObject({ word: 'closed', side: 'right' });
   });
 
@@ -181,6 +186,64 @@ describe('a hand recorded wrong', () => {
     const answer = await client.put(`/api/checks/${randomUUID()}`, check);
     expect(answer.status).toBe(409);
     expect(answer.body).toMatchObject({ code: 'hand-changed' });
+  });
+});
+
+describe('a hand that is corrected while a check is being saved', () => {
+  it('leaves checks of one hand alone, whichever was first', async () => {
+    for (let round = 0; round < 20; round++) {
+      const own = await saveWorkedCheck(client);
+      const student = { revision: 1, name: 'Runa Feldt', handedness: 'left', minor: false, notes: '' };
+      const check = { revision: 0, lessonId: own.lessonId, document: workedCheck() };
+      const saved = client.put(`/api/checks/${randomUUID()}`, check);
+      const changed = client.put(`/api/students/${own.studentId}`, student);
+      expect([200, 409]).toContain((await saved).status);
+      expect((await changed).status).toBe(200);
+      const { lessons } = (await client.get(`/api/students/${own.studentId}`)).body as StudentPageView;
+      expect(new Set(lessons[0]?.checks.map((c) => c.document.handedness))).toEqual(new Set(['left']));
+    }
+    const { findings } = await examine(app.db, { migrationsDir: MIGRATIONS, dataDir: undefined });
+    expect(findings.find((f) => f.what.includes('other hand'))).toMatchObject({ well: true });
+  });
+
+  it('would be found by the doctor', async () => {
+    const own = await saveWorkedCheck(client);
+    await app.db.exec(sql`UPDATE student SET handedness = 'left' WHERE id = ${own.studentId}`);
+    const { findings } = await examine(app.db, { migrationsDir: MIGRATIONS, dataDir: undefined });
+    expect(findings.find((f) => f.what.includes('other hand'))).toMatchObject({ well: false, said: '1' });
+    await app.db.exec(sql`UPDATE student SET handedness = 'right' WHERE id = ${own.studentId}`);
+  });
+});
+
+describe('a check', () => {
+  it('holds so much, and is corrected so often; its versions come a page at a time', async () => {
+    const { lessonId, checkId } = await saveWorkedCheck(client);
+    const save = (revision: number, mm: number) =>
+      client.put(`/api/checks/${checkId}`, { revision, lessonId, document: workedCheck('right', mm) });
+    for (let revision = 1; revision <= 30; revision++)
+      expect((await save(revision, 560 + revision)).status).toBe(200);
+    const first = (await client.get(`/api/checks/${checkId}/versions`)).body as CheckVersionsView;
+    expect(first.versions.map((v) => v.revision)).toEqual(Array.from({ length: 20 }, (_, i) => 31 - i));
+    const rest = (await client.get(`/api/checks/${checkId}/versions?before=${first.before ?? ''}`)).body;
+    expect(rest).toMatchObject({
+      before: null,
+      versions: Array.from({ length: 11 }, (_, i) => ({ revision: 11 - i })),
+    });
+    await app.db.exec(sql`UPDATE setup_check SET revision = 200 WHERE id = ${checkId}`);
+    await app.db.exec(
+      sql`UPDATE check_version SET revision = 200 WHERE check_id = ${checkId} AND revision = 31`,
+    );
+    expect((await save(200, 599)).body).toMatchObject({ status: 409, code: 'too-many-versions' });
+    const worked = workedCheck();
+    const [toes] = worked.observations;
+    const document = { ...worked, observations: Array.from({ length: 500 }, () => toes) };
+    const answer = await client.put(`/api/checks/${randomUUID()}`, {
+      revision: 0,
+      lessonId,
+      document,
+      record: { afterLook: document },
+    });
+    expect(answer.body).toMatchObject({ status: 413, code: 'too-large' });
   });
 });
 

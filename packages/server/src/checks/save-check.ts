@@ -8,14 +8,20 @@ import {
   solveDocument,
 } from '@lotrecht/contract';
 import { type Logger } from 'pino';
+import { recordAccess } from '../audit/audit-repository.ts';
 import { requireConsent } from '../consents/require-consent.ts';
-import { type Database, isDuplicate, type Queries } from '../database/database.ts';
+import { type Database, type Queries } from '../database/database.ts';
+import { isDuplicate } from '../database/trouble.ts';
 import { type Actor } from '../http/context.ts';
 import { conflict, notFound, Problem } from '../http/problem.ts';
 import { findLesson } from '../lessons/lesson-repository.ts';
-import { findStudent } from '../students/student-repository.ts';
+import { lockStudent } from '../students/lock-student.ts';
 import { addVersion, findCheck, findSave, insertCheck } from './check-repository.ts';
 import { differencesBetween } from './result-difference.ts';
+
+/** Corrections of one check. */
+const MOST_VERSIONS = 200;
+const MOST_BYTES = 64 * 1024;
 
 /** The check moved on before this save could. */
 class Superseded extends Error {}
@@ -43,20 +49,12 @@ export async function saveCheck(
 ): Promise<SavedCheckView> {
   const { id, input } = save;
   const result = solve(input);
+  requireSize(input);
   const lesson = await findLesson(db, actor, input.lessonId);
   if (lesson === undefined) throw notFound();
-  const student = await findStudent(db, actor, lesson.studentId);
-  if (student === undefined) throw notFound();
-  if (student.handedness !== input.document.handedness) {
-    throw new Problem({
-      status: 409,
-      code: 'hand-changed',
-      title: `The student is recorded as ${student.handedness}-handed. Open the check again.`,
-    });
-  }
-  if (input.revision === 0) await requireConsent(db, actor, student, 'records');
+  const { studentId } = lesson;
   try {
-    await db.inTransaction((tx) => store(tx, actor, save, { result, studentId: student.id }));
+    await db.inTransaction((tx) => store(tx, actor, save, { result, studentId }));
   } catch (error) {
     // The same save, or another device's, got there first; only a look outside our snapshot can tell which.
     if (!isDuplicate(error) && !(error instanceof Superseded)) throw error;
@@ -101,12 +99,17 @@ async function store(
   { id, saveKey, input }: CheckSave,
   { result, studentId }: { readonly result: ResultDocument; readonly studentId: string },
 ): Promise<void> {
+  const student = await lockStudent(tx, actor, studentId);
   if (saveKey !== undefined && (await findSave(tx, actor, id, saveKey)) !== undefined) return;
+  if (student.handedness !== input.document.handedness) throw handChanged(student.handedness);
+  await requireConsent(tx, actor, student, { scope: 'records' });
+  if ((await findLesson(tx, actor, input.lessonId)) === undefined) throw notFound();
   if (input.revision === 0) {
     await insertCheck(tx, actor, { id, lessonId: input.lessonId, studentId });
   } else {
     const current = await findCheck(tx, actor, id);
     if (current === undefined || current.lessonId !== input.lessonId) throw notFound();
+    if (current.revision >= MOST_VERSIONS) throw tooManyVersions();
   }
   const added = await addVersion(
     tx,
@@ -123,6 +126,35 @@ async function store(
     },
   );
   if (!added) throw new Superseded();
+  await recordAccess(tx, actor, studentId, { action: 'changed', what: 'check' });
+}
+
+/** Asked inside the transaction: a hand that is corrected meanwhile is corrected before this check, or with it. */
+function handChanged(handedness: string): Problem {
+  return new Problem({
+    status: 409,
+    code: 'hand-changed',
+    title: `The student is recorded as ${handedness}-handed. Open the check again.`,
+  });
+}
+
+function tooManyVersions(): Problem {
+  return new Problem({
+    status: 409,
+    code: 'too-many-versions',
+    title: `This check has been corrected ${MOST_VERSIONS} times. Begin a new one in the lesson.`,
+  });
+}
+
+/** A full check of sixty readings, and as many after the look, is a third of it. */
+function requireSize({ document, record, rebase }: CheckInput): void {
+  const bytes = Buffer.byteLength(JSON.stringify([document, record ?? null, rebase ?? null]));
+  if (bytes <= MOST_BYTES) return;
+  throw new Problem({
+    status: 413,
+    code: 'too-large',
+    title: `A check holds at most ${MOST_BYTES / 1024} kB; this one has ${Math.ceil(bytes / 1024)}. Begin a second check.`,
+  });
 }
 
 async function requireSaved(db: Database, actor: Actor, { id, saveKey }: CheckSave): Promise<void> {

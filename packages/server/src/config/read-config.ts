@@ -1,3 +1,6 @@
+import { proxyList } from '../http/client-address.ts';
+import { type PublicOrigins } from '../http/public-origin.ts';
+
 /** Everything the server takes from its surroundings, checked once at start. */
 export interface Config {
   readonly host: string;
@@ -12,7 +15,9 @@ export interface Config {
   readonly tls: { readonly certFile: string; readonly keyFile: string } | undefined;
   /** Port that sends plain HTTP on to HTTPS, or undefined. */
   readonly redirectPort: number | undefined;
-  readonly trustedProxy: string | undefined;
+  /** Proxies whose forwarded headers are believed, by address or network. */
+  readonly trustedProxies: readonly string[];
+  readonly origins: PublicOrigins;
   readonly requestsPerMinute: number;
   /** Folder for the simulated post box's .eml files. */
   readonly postDir: string | undefined;
@@ -39,6 +44,7 @@ const LOG_LEVELS = ['silent', 'error', 'warn', 'info', 'debug'] as const;
  */
 export function readConfig(env: Environment): Config {
   const host = env['LOTRECHT_HOST'] ?? '127.0.0.1';
+  const port = readPort(env['LOTRECHT_PORT'] ?? '4310');
   if (!LOOPBACK.has(host) && readTls(env) === undefined && env['LOTRECHT_TRUSTED_PROXY'] === undefined) {
     throw new ConfigError(
       'LOTRECHT_HOST opens the server to other devices: set LOTRECHT_TLS_CERT and LOTRECHT_TLS_KEY, or LOTRECHT_TRUSTED_PROXY.',
@@ -46,7 +52,7 @@ export function readConfig(env: Environment): Config {
   }
   return {
     host,
-    port: readPort(env['LOTRECHT_PORT'] ?? '4310'),
+    port,
     databaseUrl: readDatabaseUrl(env['LOTRECHT_DATABASE_URL']),
     webRoot: env['LOTRECHT_WEB_ROOT'],
     migrationsDir: required(env, 'LOTRECHT_MIGRATIONS'),
@@ -54,12 +60,64 @@ export function readConfig(env: Environment): Config {
     tls: readTls(env),
     redirectPort:
       env['LOTRECHT_REDIRECT_PORT'] === undefined ? undefined : readPort(env['LOTRECHT_REDIRECT_PORT']),
-    trustedProxy: env['LOTRECHT_TRUSTED_PROXY'],
+    trustedProxies: readProxies(env),
+    origins: readOrigins(env, host, port),
     requestsPerMinute: readCount(env, 'LOTRECHT_REQUESTS_PER_MINUTE', 1200),
     postDir: env['LOTRECHT_POST_DIR'],
     erasedFile: env['LOTRECHT_ERASED_FILE'],
     logLevel: readLogLevel(env['LOTRECHT_LOG'] ?? 'info'),
   };
+}
+
+function listIn(env: Environment, name: string): readonly string[] {
+  return (env[name] ?? '')
+    .split(',')
+    .map((part) => part.trim())
+    .filter((part) => part !== '');
+}
+
+function readProxies(env: Environment): readonly string[] {
+  const proxies = listIn(env, 'LOTRECHT_TRUSTED_PROXY');
+  try {
+    proxyList(proxies);
+    return proxies;
+  } catch {
+    throw new ConfigError(
+      'LOTRECHT_TRUSTED_PROXY must be addresses or networks, e.g. 192.0.2.7 or 192.0.2.0/24, parted by commas.',
+    );
+  }
+}
+
+/**
+ * Where people reach us: what is set, else what can be known. Nothing of a request decides it, so where it cannot be
+ * known it has to be said.
+ */
+function readOrigins(env: Environment, host: string, port: number): PublicOrigins {
+  const set = listIn(env, 'LOTRECHT_PUBLIC_ORIGIN');
+  const scheme = readTls(env) === undefined ? 'http' : 'https';
+  const all = set.length > 0 ? set.map(readOrigin) : usualOrigins(env, host, `${scheme}://%:${port}`);
+  const [letters] = all;
+  if (letters === undefined) throw new ConfigError('LOTRECHT_PUBLIC_ORIGIN is empty.');
+  return { letters, all };
+}
+
+function usualOrigins(env: Environment, host: string, pattern: string): readonly string[] {
+  const isAny = host === '0.0.0.0' || host === '::';
+  if (isAny || env['LOTRECHT_TRUSTED_PROXY'] !== undefined) {
+    throw new ConfigError(
+      'Set LOTRECHT_PUBLIC_ORIGIN to the address people open, e.g. https://tee.example:8443: links in letters begin with it, and other hosts are refused.',
+    );
+  }
+  const hosts = LOOPBACK.has(host) ? [...new Set([host, ...LOOPBACK])] : [host];
+  return hosts.map((h) => readOrigin(pattern.replace('%', h.includes(':') ? `[${h}]` : h)));
+}
+
+/** @returns scheme, host and port as a browser sends them */
+function readOrigin(text: string): string {
+  const url = URL.canParse(text) ? new URL(text) : undefined;
+  const isOrigin = url !== undefined && /^https?:$/.test(url.protocol) && url.pathname === '/';
+  if (isOrigin && url.search === '' && url.hash === '' && url.username === '') return url.origin;
+  throw new ConfigError('LOTRECHT_PUBLIC_ORIGIN must be like https://tee.example:8443, without a path.');
 }
 
 function required(env: Environment, name: string): string {

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type ConsentInput, type ConsentView } from '@lotrecht/contract';
+import { type ConsentInput, type ConsentView, type ProposedConsentView } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
 import { sql, type SqlFragment } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';
@@ -14,9 +14,10 @@ export async function insertConsent(
   { scope, givenBy, givenOn }: ConsentInput,
 ): Promise<void> {
   await db.exec(sql`
-    INSERT INTO guardian_consent (academy_id, id, student_id, scope, given_by, given_on, recorded_by)
+    INSERT INTO guardian_consent
+      (academy_id, id, student_id, scope, given_by, given_on, recorded_by, confirmed_at)
     VALUES (${actor.academyId}, ${randomUUID()}, ${studentId}, ${scope}, ${givenBy}, ${givenOn},
-            ${actor.instructorId})`);
+            ${actor.instructorId}, UTC_TIMESTAMP(3))`);
 }
 
 /** A student's consents, newest first; withdrawn ones stay on record. */
@@ -25,16 +26,51 @@ export async function listConsents(
   actor: Actor,
   studentId: string,
 ): Promise<readonly ConsentView[]> {
-  const rows = await db.many<ConsentView>(sql`
+  const rows = await db.many<Omit<ConsentView, 'confirmed'> & { readonly confirmed: number }>(sql`
     SELECT g.id, g.scope, g.given_by AS givenBy, g.given_on AS givenOn, g.recorded_at AS recordedAt,
-           g.withdrawn_at AS withdrawnAt
+           g.confirmed_at IS NOT NULL AS confirmed, g.withdrawn_at AS withdrawnAt
     FROM guardian_consent g JOIN student s ON s.academy_id = g.academy_id AND s.id = g.student_id
     WHERE ${visibleStudents(actor)} AND s.id = ${studentId} ORDER BY g.recorded_at DESC, g.id`);
   return rows.map((row) => ({
     ...row,
     recordedAt: isoFromUtc(row.recordedAt),
+    confirmed: row.confirmed === 1,
     withdrawnAt: row.withdrawnAt === null ? null : isoFromUtc(row.withdrawnAt),
   }));
+}
+
+/** What stands: not withdrawn, and, where it came in by a file, confirmed by a head. */
+const STANDS = sql`g.withdrawn_at IS NULL AND g.confirmed_at IS NOT NULL`;
+
+/** Whose a consent is that has not been withdrawn, or undefined. */
+export async function studentOfConsent(db: Queries, actor: Actor, id: string): Promise<string | undefined> {
+  const found = await db.maybeOne<{ studentId: string }>(sql`
+    SELECT s.id AS studentId
+    FROM guardian_consent g JOIN student s ON s.academy_id = g.academy_id AND s.id = g.student_id
+    WHERE ${visibleStudents(actor)} AND g.id = ${id} AND g.withdrawn_at IS NULL`);
+  return found?.studentId;
+}
+
+/** A head has seen the guardian's word: from now on what came in by a file counts. @returns whether one waited */
+export async function confirmConsent(tx: Queries, actor: Actor, id: string): Promise<boolean> {
+  const confirmed = await tx.exec(sql`
+    UPDATE guardian_consent SET confirmed_at = UTC_TIMESTAMP(3)
+    WHERE academy_id = ${actor.academyId} AND id = ${id} AND withdrawn_at IS NULL AND confirmed_at IS NULL`);
+  return confirmed === 1;
+}
+
+/** Consents that came in by a file and wait for a head's word, oldest first. */
+export async function listProposedConsents(
+  db: Queries,
+  actor: Actor,
+): Promise<readonly ProposedConsentView[]> {
+  return db.many<ProposedConsentView>(sql`
+    SELECT g.id, g.student_id AS studentId, s.name AS studentName, g.scope, g.given_by AS givenBy,
+           g.given_on AS givenOn
+    FROM guardian_consent g JOIN student s ON s.academy_id = g.academy_id AND s.id = g.student_id
+    WHERE ${visibleStudents(actor)} AND g.academy_id = ${actor.academyId} AND g.withdrawn_at IS NULL
+      AND g.confirmed_at IS NULL AND s.deleted_at IS NULL
+    ORDER BY s.name, g.given_on, g.id LIMIT 200`);
 }
 
 /**
@@ -57,11 +93,16 @@ export async function withdrawConsent(tx: Queries, actor: Actor, id: string): Pr
   return studentId;
 }
 
+/** Whether a consent of this scope stands for a `student s`. */
+export function hasConsentTo(scope: ConsentView['scope']): SqlFragment {
+  return sql`EXISTS (
+    SELECT 1 FROM guardian_consent g
+    WHERE g.academy_id = s.academy_id AND g.student_id = s.id AND g.scope = ${scope} AND ${STANDS})`;
+}
+
 /** Whether a `student s` is not of age and no guardian has consented to records: nothing new of theirs is kept. */
 export function waitsForGuardian(): SqlFragment {
-  return sql`(s.minor = 1 AND NOT EXISTS (
-    SELECT 1 FROM guardian_consent g
-    WHERE g.academy_id = s.academy_id AND g.student_id = s.id AND g.scope = 'records' AND g.withdrawn_at IS NULL))`;
+  return sql`(s.minor = 1 AND NOT ${hasConsentTo('records')})`;
 }
 
 /** Whether a consent of this scope stands. */
@@ -71,8 +112,8 @@ export async function hasConsent(
   { studentId, scope }: { readonly studentId: string; readonly scope: ConsentView['scope'] },
 ): Promise<boolean> {
   const standing = await db.maybeOne(sql`
-    SELECT id FROM guardian_consent
-    WHERE academy_id = ${academyId} AND student_id = ${studentId} AND scope = ${scope} AND withdrawn_at IS NULL
+    SELECT g.id FROM guardian_consent g
+    WHERE g.academy_id = ${academyId} AND g.student_id = ${studentId} AND g.scope = ${scope} AND ${STANDS}
     LIMIT 1`);
   return standing !== undefined;
 }

@@ -4,19 +4,31 @@ import { type Actor } from '../http/context.ts';
 import { Problem } from '../http/problem.ts';
 import { hasConsent } from './consent-repository.ts';
 
-const TITLES: Readonly<Record<ConsentView['scope'], string>> = {
+type Scope = ConsentView['scope'];
+
+const TITLES: Readonly<Record<Scope, string>> = {
   records:
     'Not of age: record the guardian’s consent to records on the student’s page first. Nothing new is kept without it.',
   link: 'Not of age: record the guardian’s consent to a link first. The link then goes to the guardian.',
 };
 
-/** Records and links of someone who is not of age wait for the guardian. @throws Problem 409 while no consent stands */
+/** What a phone at home says. */
+const AT_HOME = 'The guardian’s consent to records is missing. Nothing was kept; ask your instructor.';
+
+/**
+ * The one rule for those who are not of age: nothing new about them is kept or sent while no consent of the guardian
+ * stands. Asked in the transaction that writes, with the student's row locked: a withdrawal comes before it or after it.
+ *
+ * @param reader who reads the refusal. Default: the instructor
+ * @throws Problem 409 while no consent stands
+ */
 export async function requireConsent(
-  db: Queries,
+  tx: Queries,
   actor: Actor,
   { id, minor }: Pick<StudentView, 'id' | 'minor'>,
-  scope: ConsentView['scope'],
+  { scope, reader = 'instructor' }: { readonly scope: Scope; readonly reader?: 'instructor' | 'student' },
 ): Promise<void> {
-  if (!minor || (await hasConsent(db, actor, { studentId: id, scope }))) return;
-  throw new Problem({ status: 409, code: 'consent-needed', title: TITLES[scope] });
+  if (!minor || (await hasConsent(tx, actor, { studentId: id, scope }))) return;
+  const title = reader === 'student' ? AT_HOME : TITLES[scope];
+  throw new Problem({ status: 409, code: 'consent-needed', title });
 }

@@ -1,17 +1,12 @@
-import { type Connection as DriverConnection, type Pool } from 'mysql2';
+import { type Connection as DriverConnection } from 'mysql2';
 import mysql from 'mysql2/promise';
 import { connectionOptions } from './connection-options.ts';
+import { openLane, queriesOn, transactionOn } from './lane.ts';
+import { type Queries } from './queries.ts';
+import { retried } from './retried.ts';
 import { type Sql } from './sql.ts';
 
-/** The verbs of plain SQL, by how many rows are expected. */
-export interface Queries {
-  /** Exactly one row. @throws when there is none or more than one */
-  one<Row>(query: Sql): Promise<Row>;
-  maybeOne<Row>(query: Sql): Promise<Row | undefined>;
-  many<Row>(query: Sql): Promise<readonly Row[]>;
-  /** @returns how many rows were changed */
-  exec(query: Sql): Promise<number>;
-}
+export { type Queries } from './queries.ts';
 
 /** Reads of one moment, row by row. */
 export interface Snapshot {
@@ -20,110 +15,70 @@ export interface Snapshot {
   close(): void;
 }
 
-/** The pool, and transactions on it. */
+/** Pools of connections, and transactions on them. Reading has connections of its own: it goes on while writing waits. */
 export interface Database extends Queries {
   /** Runs `work` in one transaction, retried when the server chose it as a deadlock's victim. */
   inTransaction<T>(work: (tx: Queries) => Promise<T>): Promise<T>;
+  /**
+   * The same for a whole file: on few connections of its own, patient, and reading what is committed as it goes, so that
+   * it locks the rows that it writes and no gaps between them.
+   */
+  inLongTransaction<T>(work: (tx: Queries) => Promise<T>): Promise<T>;
   /** Reads everything as it stood at one moment, whatever others write meanwhile; whoever opens it closes it. */
   openSnapshot(): Promise<Snapshot>;
   close(): Promise<void>;
-  /** The driver's own pool and the database's name, for libraries that bring their own queries. */
-  readonly pool: Pool;
+  /** The database's name. */
   readonly name: string;
 }
 
-const DUPLICATE = 1062;
-const DEADLOCK = 1213;
-const TRANSACTION_TRIES = 5;
 const STREAMED_ROWS = 200;
 
-/** MariaDB's number for what went wrong, or undefined for another error. */
-export function errnoOf(error: unknown): number | undefined {
-  return (error as { errno?: number } | null)?.errno;
-}
+const READERS = 10;
+const WRITERS = 10;
+const LONG_WRITERS = 2;
+/** What a person waits for at most; the largest pages take a tenth of it. */
+const STATEMENT_PATIENCE_MS = 15_000;
+const LONG_PATIENCE_MS = 600_000;
+/** Whoever waits longer for a connection is told to come back; a page of a large academy may stand before them. */
+const READER_WAIT_MS = 8_000;
+const WRITER_WAIT_MS = 4_000;
+const LOCK_PATIENCE_S = 3;
+const LONG_LOCK_PATIENCE_S = 50;
+/** A person who waits longer than this is told to try again. */
+const RETRY_PATIENCE_MS = 4_000;
 
-/** Whether a unique key was already taken. */
-export function isDuplicate(error: unknown): boolean {
-  return errnoOf(error) === DUPLICATE;
-}
-
-/** Whether the database could not be reached at all, as opposed to refusing a statement. */
-export function isUnreachable(error: unknown): boolean {
-  const code = (error as { code?: string } | null)?.code ?? '';
-  return [
-    'ECONNREFUSED',
-    'ECONNRESET',
-    'ETIMEDOUT',
-    'EPIPE',
-    'ENOENT',
-    'PROTOCOL_CONNECTION_LOST',
-    'ER_SERVER_SHUTDOWN',
-    'ER_CONNECTION_KILLED',
-  ].includes(code);
-}
-
-function queriesOn(connection: mysql.Pool | mysql.PoolConnection): Queries {
-  const run = async (query: Sql): Promise<unknown> => {
-    const [result] = await connection.execute(query.text, [...query.values]);
-    return result;
-  };
-  const many = async <Row>(query: Sql): Promise<readonly Row[]> => (await run(query)) as Row[];
-  const maybeOne = async <Row>(query: Sql): Promise<Row | undefined> => {
-    const rows = await many<Row>(query);
-    if (rows.length > 1) throw new Error(`more than one row for: ${query.text}`);
-    return rows[0];
-  };
-  return {
-    many,
-    maybeOne,
-    one: async <Row>(query: Sql): Promise<Row> => {
-      const row = await maybeOne<Row>(query);
-      if (row === undefined) throw new Error(`no row for: ${query.text}`);
-      return row;
-    },
-    exec: async (query) => ((await run(query)) as { affectedRows: number }).affectedRows,
-  };
-}
-
-/** Tries again what the server chose as a deadlock's victim. */
-async function retried<T>(work: () => Promise<T>): Promise<T> {
-  for (let attempt = 1; ; attempt++) {
-    try {
-      return await work();
-    } catch (error) {
-      if (errnoOf(error) !== DEADLOCK || attempt === TRANSACTION_TRIES) throw error;
-    }
-  }
-}
-
-/** Opens a pool. */
+/** Opens the pools. */
 export function openDatabase(databaseUrl: string): Database {
   const options = connectionOptions(databaseUrl);
-  const pool = mysql.createPool({ ...options, connectionLimit: 10 });
-  const queries = queriesOn(pool);
+  const brief = `innodb_lock_wait_timeout = ${LOCK_PATIENCE_S}`;
+  const readers = openLane(databaseUrl, {
+    most: READERS,
+    patienceMs: STATEMENT_PATIENCE_MS,
+    waitMs: READER_WAIT_MS,
+    session: `${brief}, max_statement_time = ${STATEMENT_PATIENCE_MS / 1000}`,
+  });
+  const writers = openLane(databaseUrl, {
+    most: WRITERS,
+    patienceMs: STATEMENT_PATIENCE_MS,
+    waitMs: WRITER_WAIT_MS,
+    session: brief,
+  });
+  const long = openLane(databaseUrl, {
+    most: LONG_WRITERS,
+    patienceMs: LONG_PATIENCE_MS,
+    waitMs: READER_WAIT_MS,
+    session: `innodb_lock_wait_timeout = ${LONG_LOCK_PATIENCE_S}, tx_isolation = 'READ-COMMITTED'`,
+  });
+  const writing = queriesOn(writers);
   return {
-    ...queries,
+    ...queriesOn(readers),
     // A statement by itself is a transaction of its own, and is tried again as one.
-    exec: (query) => retried(() => queries.exec(query)),
-    pool: pool.pool,
+    exec: (query) => retried(() => writing.exec(query), RETRY_PATIENCE_MS),
     name: options.database,
-    inTransaction: (work) =>
-      retried(async () => {
-        const connection = await pool.getConnection();
-        try {
-          await connection.beginTransaction();
-          const result = await work(queriesOn(connection));
-          await connection.commit();
-          connection.release();
-          return result;
-        } catch (error) {
-          // A connection whose transaction failed is thrown away: the server rolls back when it goes.
-          connection.destroy();
-          throw error;
-        }
-      }),
+    inTransaction: (work) => retried(() => transactionOn(writers, work), RETRY_PATIENCE_MS),
+    inLongTransaction: (work) => retried(() => transactionOn(long, work), LONG_PATIENCE_MS),
     openSnapshot: async () => {
-      // A connection of its own: files that are read slowly leave the pool to those who work.
+      // A connection of its own: files that are read slowly leave the pools to those who work.
       const connection = await mysql.createConnection(options);
       await connection.query('SET TRANSACTION ISOLATION LEVEL REPEATABLE READ');
       await connection.query('START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY');
@@ -136,6 +91,8 @@ export function openDatabase(databaseUrl: string): Database {
         close: () => connection.destroy(),
       };
     },
-    close: () => pool.end(),
+    close: async () => {
+      await Promise.all([readers, writers, long].map(({ pool }) => pool.end()));
+    },
   };
 }

@@ -71,9 +71,18 @@ export async function migrate(
   }
 }
 
-/** What a database that has these would still be given. */
+/** Migrations that a database which has these would still be given; all of them where it has none. */
 export async function missingMigrations(dir: string, applied: readonly string[]): Promise<readonly string[]> {
   return (await readMigrations(dir)).map((file) => file.name).filter((name) => !applied.includes(name));
+}
+
+/** Every table that migrations make, and the one they are counted in. */
+export async function tablesOfMigrations(dir: string): Promise<ReadonlySet<string>> {
+  const texts = (await readMigrations(dir)).map((file) => file.statements);
+  const made = texts.flatMap((text) =>
+    [...text.matchAll(/^CREATE TABLE (\w+)/gm)].map(([, name = '']) => name),
+  );
+  return new Set([...made, 'schema_migration']);
 }
 
 async function applyMissing(

@@ -134,6 +134,22 @@ const WRITTEN: Readonly<
       values: [ACADEMY, STUDENT],
     },
   ],
+  '0011': [
+    {
+      text: `INSERT INTO academy_event (academy_id, id, instructor_id, action) VALUES (?, ?, ?, 'exported')`,
+      values: [ACADEMY, id(14), HEAD],
+    },
+    {
+      text: `INSERT INTO one_time_link (token_hash, academy_id, kind, email, name, role, expires_at)
+             VALUES (UNHEX(SHA2('token', 256)), ?, 'invitation', 'a@b.example', 'Teo', 'head', '2030-01-01')`,
+      values: [ACADEMY],
+    },
+    {
+      text: `INSERT INTO post_box (academy_id, id, recipient, subject, body) VALUES
+             (?, ?, 'b@b.example', 'Hello', 'go to http://x.example/link/abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQ now')`,
+      values: [ACADEMY, id(15)],
+    },
+  ],
 };
 const states = Object.keys(WRITTEN);
 const running: TestApp[] = [];
@@ -174,7 +190,12 @@ describe('a database that was used at every state up to', () => {
     // The hips are the fifth of the lines.
     expect(standings).toEqual(state >= '0010' ? [{ out: 16, stable: 1 }] : []);
     const { student, consents } = (await client.get(`/api/students/${STUDENT}`)).body as StudentPageView;
-    expect(consents.map((c) => [c.scope, c.withdrawnAt])).toEqual(state >= '0008' ? [['link', null]] : []);
+    expect(consents.map((c) => [c.scope, c.confirmed, c.withdrawnAt])).toEqual(
+      state >= '0008' ? [['link', true, null]] : [],
+    );
+    const kept = await app.db.many<{ body: string }>({ text: 'SELECT body FROM post_box', values: [] });
+    expect(kept.map(({ body }) => body).join()).not.toContain('abcdefghij');
+    if (state >= '0011') expect(kept.map(({ body }) => body)).toContain('go to http://x.example/link/… now');
     expect(student).toMatchObject({ name: 'Runa Feldt', handedness: 'right', minor: true, notes: 'of old' });
     expect(student.statureMm).toBe(state >= '0008' ? 1720 : null);
     const lesson = (await client.get(`/api/lessons/${LESSON}`)).body as LessonView;

@@ -21,7 +21,7 @@ export interface Examination {
 const GIGABYTE = 1e9;
 const LEAST_FREE_GB = 1;
 
-/** Rows that point at nothing, where no foreign key holds them. */
+/** Rows that point at nothing or do not fit each other, where no foreign key holds them. */
 const ORPHANS: readonly { readonly what: string; readonly count: Sql }[] = [
   {
     what: 'checks without the version they name',
@@ -51,6 +51,17 @@ const ORPHANS: readonly { readonly what: string; readonly count: Sql }[] = [
         SELECT 1 FROM place l WHERE l.academy_id = p.academy_id AND l.id = p.place_id)`,
   },
   {
+    // Of one hand each: corrected by setting the student's hand to the other, and back.
+    what: 'checks of the other hand than their student’s',
+    count: sql`
+      SELECT COUNT(*) AS n FROM setup_check c
+      JOIN student s ON s.academy_id = c.academy_id AND s.id = c.student_id
+      JOIN lesson l ON l.academy_id = c.academy_id AND l.id = c.lesson_id
+      JOIN check_version v ON v.academy_id = c.academy_id AND v.check_id = c.id AND v.revision = c.revision
+      WHERE c.deleted_at IS NULL AND l.deleted_at IS NULL AND s.deleted_at IS NULL
+        AND JSON_VALUE(v.document, '$.handedness') <> s.handedness`,
+  },
+  {
     what: 'erased students who are still there',
     count: sql`
       SELECT COUNT(*) AS n FROM erased_student e
@@ -74,8 +85,12 @@ export async function examine(
 ): Promise<Examination> {
   const findings: Finding[] = [await versions(db), await migrations(db, where.migrationsDir), await size(db)];
   if (where.dataDir !== undefined) findings.push(await freeSpace(where.dataDir));
-  for (const { what, count } of ORPHANS) {
-    const { n } = await db.one<{ n: number }>(count);
+  // A look at everything takes longer than a page may.
+  const counts = await db.inLongTransaction((tx) =>
+    Promise.all(ORPHANS.map(({ count }) => tx.one<{ n: number }>(count))),
+  );
+  for (const [index, { what }] of ORPHANS.entries()) {
+    const n = counts[index]?.n ?? 0;
     findings.push({ what, well: n === 0, said: n === 0 ? 'none' : String(n) });
   }
   const recomputed = await recomputeAll(db);

@@ -3,7 +3,7 @@ import { type ErasureInput, validateErasureInput, validateRetentionInput } from 
 import { recordEvent } from '../audit/academy-log.ts';
 import { type Database } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
-import { type Actor } from '../http/context.ts';
+import { type AppContext } from '../http/context.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idParam } from '../http/params.ts';
 import { notFound, Problem } from '../http/problem.ts';
@@ -23,22 +23,30 @@ export interface ErasureDependencies {
 
 /** Erasing for good, and who was: so that devices let go of what they hold. */
 export function erasureRoutes({ db, postBox, tombstones }: ErasureDependencies): readonly Route[] {
-  const erase = async (actor: Actor, studentId: string, { name }: ErasureInput): Promise<void> => {
+  const erase = async (ctx: AppContext, studentId: string, { name }: ErasureInput): Promise<void> => {
+    const actor = requireActor(ctx);
     const erased = { academyId: actor.academyId, studentId };
-    await db.inTransaction(async (tx) => {
+    const letters = await db.inTransaction(async (tx) => {
       // Also one whose deletion could still be undone.
       const student = await tx.maybeOne<{ name: string }>(sql`
         SELECT name FROM student WHERE academy_id = ${actor.academyId} AND id = ${studentId} FOR UPDATE`);
       if (student === undefined) throw notFound();
       if (student.name.trim() !== name.trim()) throw otherName(name);
-      await postBox.forget(tx, erased);
+      const ids = await postBox.forget(tx, erased);
       await eraseStudent(tx, erased);
       await tx.exec(sql`
         INSERT INTO audit_entry (academy_id, id, instructor_id, student_id, action)
         VALUES (${actor.academyId}, ${randomUUID()}, ${actor.instructorId}, ${studentId}, 'erased')`);
+      return ids;
     });
     // After the rows: a list that names someone who is still there would erase them at the next start.
-    await tombstones.add(erased);
+    // It is done: a list that cannot be written now is made whole from the rows at the next start.
+    await tombstones.add(erased).catch((error: unknown) => {
+      ctx.state.log.error({ err: error }, 'the list of who was erased could not be written');
+    });
+    await postBox.forgetFiles(letters).catch((error: unknown) => {
+      ctx.state.log.error({ err: error }, 'files of letters could not be removed');
+    });
   };
   return [
     {
@@ -46,7 +54,7 @@ export function erasureRoutes({ db, postBox, tombstones }: ErasureDependencies):
       path: '/api/students/:id/erase',
       access: 'head',
       handle: async (ctx) => {
-        await erase(requireActor(ctx), idParam(ctx), bodyOf(ctx, validateErasureInput));
+        await erase(ctx, idParam(ctx), bodyOf(ctx, validateErasureInput));
         ctx.status = 204;
       },
     },

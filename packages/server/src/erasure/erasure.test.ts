@@ -9,7 +9,7 @@ import { restoreBackup } from '../backup/restore.ts';
 import { openDatabase } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
 import { simulatedPostBox } from '../post/post-box.ts';
-import { saveWorkedCheck } from '../test/documents.ts';
+import { saveWorkedCheck, workedCheck } from '../test/documents.ts';
 import {
   createTestDatabase,
   MIGRATIONS,
@@ -79,6 +79,45 @@ async function traces(studentId: string, db = app.db): Promise<Readonly<Record<s
   }
   return counts;
 }
+
+describe('who was erased', () => {
+  it('does not come back by a device that still has them', async () => {
+    const { studentId } = await someoneWithEverything();
+    await head.post(`/api/students/${studentId}/erase`, { name: 'Runa Feldt' });
+    const student = { revision: 0, name: 'Runa Feldt', handedness: 'right', minor: false, notes: '' };
+    const answer = await head.put(`/api/students/${studentId}`, student);
+    expect(answer).toMatchObject({ status: 410, body: { code: 'erased' } });
+    expect((await head.get(`/api/students/${studentId}`)).status).toBe(404);
+  });
+
+  it('while checks of theirs are being saved: each is kept before it, or answered 404', async () => {
+    for (let round = 0; round < 12; round++) {
+      const { studentId, lessonId } = await saveWorkedCheck(head);
+      const check = { revision: 0, lessonId, document: workedCheck() };
+      const saves = Array.from({ length: 6 }, () => head.put(`/api/checks/${randomUUID()}`, check));
+      const erased = head.post(`/api/students/${studentId}/erase`, { name: 'Runa Feldt' });
+      for (const { status } of await Promise.all(saves)) expect([200, 404]).toContain(status);
+      expect((await erased).status).toBe(204);
+      const { n } = await app.db.one<{ n: number }>(
+        sql`SELECT COUNT(*) AS n FROM setup_check WHERE student_id = ${studentId}`,
+      );
+      expect(n).toBe(0);
+    }
+  });
+
+  it('is erased although the list beside the database cannot be written; it is made whole later', async () => {
+    const broken: Tombstones = { ...tombstones, add: () => Promise.reject(new Error('ENOSPC')) };
+    const other = await startTestApp(undefined, { tombstones: broken });
+    const boss = (await other.signedIn(await other.academy('Full'), 'head')).client;
+    const { studentId } = await saveWorkedCheck(boss);
+    expect((await boss.post(`/api/students/${studentId}/erase`, { name: 'Runa Feldt' })).status).toBe(204);
+    expect((await boss.get(`/api/students/${studentId}`)).status).toBe(404);
+    const file = path.join(folder, 'made-whole.txt');
+    await applyTombstones(other.db, tombstonesIn(file), simulatedPostBox(undefined));
+    expect(readFileSync(file, 'utf8')).toContain(studentId);
+    await other.stop();
+  });
+});
 
 describe('erasing a student', () => {
   it('wants the name, from the head alone', async () => {

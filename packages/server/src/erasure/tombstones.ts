@@ -63,7 +63,7 @@ export async function applyTombstones(
     const back = await db.maybeOne(sql`
       SELECT id FROM student WHERE academy_id = ${erased.academyId} AND id = ${erased.studentId}`);
     if (back !== undefined) again += 1;
-    await postBox.forget(db, erased);
+    await postBox.forgetFiles(await postBox.forget(db, erased));
     const listed = inside.some((other) => keyOf(other) === keyOf(erased));
     if (back !== undefined || !listed) await db.inTransaction((tx) => eraseStudent(tx, erased));
   }

@@ -27,6 +27,20 @@ const ORDER: readonly string[] = EXCHANGED_TABLES.map((table) => table.name);
 /** The first line of a file. */
 export type AcademyHead = Extract<AcademyLine, { table: 'academy' }>;
 
+/** A line of an older file with what it could not say yet. */
+function asOfToday(line: AcademyLine): AcademyLine {
+  switch (line.table) {
+    case 'audit_entry':
+      return { what: 'student', byLink: false, importedBy: null, ...line };
+    case 'check_version':
+      return { importedBy: null, ...line };
+    case 'guardian_consent':
+      return { confirmedAt: null, ...line };
+    default:
+      return line;
+  }
+}
+
 /** Reads the lines of a `lotrecht-academy` file as strictly as if each had been typed in, and collects what is wrong. */
 export class AcademyFileReader {
   private readonly told: FileProblem[] = [];
@@ -85,7 +99,7 @@ export class AcademyFileReader {
     try {
       const line = validateAcademyLine(parseJson(text));
       requireContent(line);
-      return line;
+      return asOfToday(line);
     } catch (error) {
       if (!(error instanceof DocumentRefused)) throw error;
       const [first] = error.refusals;

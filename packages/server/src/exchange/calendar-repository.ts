@@ -8,7 +8,7 @@ import { type CalendarDay } from './calendar.ts';
 /** Days of the actor's students: lessons that were held, and the day each student is expected next. */
 export async function listCalendarDays(db: Queries, actor: Actor): Promise<readonly CalendarDay[]> {
   const rows = await db.many<CalendarDay & { nextOn: string | null; isLast: number }>(sql`
-    SELECT l.id AS lessonId, s.name AS studentName, l.held_on AS day, 'held' AS what, l.created_at AS writtenAt,
+    SELECT l.id AS lessonId, s.id AS studentId, s.name AS studentName, l.held_on AS day, 'held' AS what, l.created_at AS writtenAt,
            l.next_on AS nextOn,
            l.id = (SELECT n.id FROM lesson n
                     WHERE n.academy_id = l.academy_id AND n.student_id = l.student_id AND n.kind = 'lesson'

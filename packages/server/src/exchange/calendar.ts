@@ -3,6 +3,7 @@ import ical, { ICalCalendarMethod } from 'ical-generator';
 /** A day in a calendar. */
 export interface CalendarDay {
   readonly lessonId: string;
+  readonly studentId: string;
   readonly studentName: string;
   /** YYYY-MM-DD. */
   readonly day: string;

@@ -1,11 +1,12 @@
 import { Readable } from 'node:stream';
 import { type AcademyLine } from '@lotrecht/contract';
 import { recordEvent } from '../audit/academy-log.ts';
-import { recordAccess } from '../audit/audit-repository.ts';
+import { noteLooks } from '../audit/note-looks.ts';
 import { type Database } from '../database/database.ts';
 import { type AppContext } from '../http/context.ts';
 import { idParam } from '../http/params.ts';
 import { notFound } from '../http/problem.ts';
+import { AtOnce } from '../http/at-once.ts';
 import { type Route } from '../http/route.ts';
 import { describeActor } from '../identity/instructor-repository.ts';
 import { requireActor } from '../identity/session-cookie.ts';
@@ -19,8 +20,20 @@ async function* asJsonLines(lines: AsyncIterable<AcademyLine>): AsyncGenerator<s
   for await (const line of lines) yield `${JSON.stringify(line)}\n`;
 }
 
-/** Sends a file as it is made: whoever stops listening stops the making. */
-function sendFile(ctx: AppContext, name: string, type: string, chunks: AsyncIterable<string>): void {
+/** Whoever takes nothing for so long has gone away. */
+const STALL_MS = 60_000;
+
+interface OutgoingFile {
+  readonly name: string;
+  readonly type: string;
+  readonly chunks: AsyncIterable<string>;
+}
+
+/** Sends a file as it is made: whoever stops listening stops the making. @throws Problem 429, 503 when many are */
+function sendFile(places: AtOnce, ctx: AppContext, { name, type, chunks }: OutgoingFile): void {
+  const giveBack = places.hold(requireActor(ctx).instructorId);
+  ctx.res.once('close', giveBack);
+  ctx.res.setTimeout(STALL_MS, () => ctx.res.destroy());
   ctx.set('Content-Disposition', `attachment; filename="${name}"`);
   ctx.type = type;
   ctx.body = Readable.from(chunks);
@@ -28,6 +41,8 @@ function sendFile(ctx: AppContext, name: string, type: string, chunks: AsyncIter
 
 /** Everything is free to leave: the academy, a table, a student, the calendar. */
 export function exchangeRoutes(db: Database): readonly Route[] {
+  // A file on its way out holds a connection of the database and its moment.
+  const places = new AtOnce({ perAccount: 2, total: 6, what: 'Files on their way out' });
   return [
     {
       method: 'get',
@@ -38,7 +53,7 @@ export function exchangeRoutes(db: Database): readonly Route[] {
         const { academyId } = actor;
         await recordEvent(db, actor, { action: 'exported', detail: '' });
         const lines = asJsonLines(exportAcademy(db, { academyId, studentId: null }));
-        sendFile(ctx, 'academy.jsonl', 'application/jsonl', lines);
+        sendFile(places, ctx, { name: 'academy.jsonl', type: 'application/jsonl', chunks: lines });
       },
     },
     {
@@ -51,7 +66,8 @@ export function exchangeRoutes(db: Database): readonly Route[] {
         const actor = requireActor(ctx);
         const { academyId } = actor;
         await recordEvent(db, actor, { action: 'table-exported', detail: table.name });
-        sendFile(ctx, `${table.name}.csv`, 'text/csv', exportCsv(db, table, academyId));
+        const chunks = exportCsv(db, table, academyId);
+        sendFile(places, ctx, { name: `${table.name}.csv`, type: 'text/csv', chunks });
       },
     },
     {
@@ -62,9 +78,10 @@ export function exchangeRoutes(db: Database): readonly Route[] {
         const actor = requireActor(ctx);
         const student = await findStudent(db, actor, idParam(ctx));
         if (student === undefined) throw notFound();
-        await recordAccess(db, actor, student.id, 'seen');
+        await noteLooks(ctx, db, [student.id], { action: 'exported', what: 'student' });
         const whose = { academyId: actor.academyId, studentId: student.id };
-        sendFile(ctx, 'student.jsonl', 'application/jsonl', asJsonLines(exportAcademy(db, whose)));
+        const chunks = asJsonLines(exportAcademy(db, whose));
+        sendFile(places, ctx, { name: 'student.jsonl', type: 'application/jsonl', chunks });
       },
     },
     {
@@ -73,10 +90,13 @@ export function exchangeRoutes(db: Database): readonly Route[] {
       access: 'signed-in',
       handle: async (ctx) => {
         const actor = requireActor(ctx);
+        const days = await listCalendarDays(db, actor);
+        const ids = [...new Set(days.map((day) => day.studentId))];
+        await noteLooks(ctx, db, ids, { action: 'exported', what: 'lists' });
         const { academy } = await describeActor(db, actor, false);
         ctx.set('Content-Disposition', 'attachment; filename="lessons.ics"');
         ctx.type = 'text/calendar';
-        ctx.body = calendarOf(academy.name, await listCalendarDays(db, actor));
+        ctx.body = calendarOf(academy.name, days);
       },
     },
   ];

@@ -1,12 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import { createWriteStream } from 'node:fs';
-import { mkdtemp, rm } from 'node:fs/promises';
+import { mkdtemp, readdir, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
+import { isBusy } from '../database/trouble.ts';
+import { AtOnce } from '../http/at-once.ts';
 import { type AppContext } from '../http/context.ts';
 import { Problem } from '../http/problem.ts';
+import { requireActor } from '../identity/session-cookie.ts';
+import { LineTooLong } from './text-lines.ts';
 
 const MEGABYTE = 1024 * 1024;
 
@@ -22,10 +26,17 @@ export interface Upload<Line> {
 
 /** What is done with an upload, and what is said when it fails. */
 export interface UploadWork<Line> {
+  /** How many there may be at once. */
+  readonly places: AtOnce;
   readonly largestBytes: number;
   readonly work: (upload: Upload<Line>) => Promise<void>;
   /** What to say of an error that is expected, or undefined: then it is logged, and nothing of it is told. */
   readonly refusalOf: (error: unknown) => string | undefined;
+}
+
+/** Bounds uploads of a server: each lies on its disk until its work is done. */
+export function uploadPlaces(): AtOnce {
+  return new AtOnce({ perAccount: 1, total: 4, what: 'Files on their way in' });
 }
 
 /**
@@ -34,7 +45,7 @@ export interface UploadWork<Line> {
  */
 export async function answerUpload<Line>(
   ctx: AppContext,
-  { largestBytes, work, refusalOf }: UploadWork<Line>,
+  { places, largestBytes, work, refusalOf }: UploadWork<Line>,
 ): Promise<void> {
   const gaveUp = new AbortController();
   const { signal } = gaveUp;
@@ -44,12 +55,12 @@ export async function answerUpload<Line>(
     if (!answer.destroyed) answer.push(`${JSON.stringify(line)}\n`);
   };
   const uploaded = new Promise<void>((resolve, reject) => {
-    spooled(ctx, largestBytes, async (file) => {
+    spooled(ctx, { places, largestBytes }, async (file) => {
       resolve();
       try {
         await work({ file, signal, say });
       } catch (error) {
-        if (!signal.aborted) say({ refused: refusalOf(error) ?? unexpected(ctx, error) });
+        if (!signal.aborted) say({ refused: refusalOf(error) ?? usual(error) ?? unexpected(ctx, error) });
       }
     })
       .catch(reject)
@@ -64,19 +75,45 @@ export async function answerUpload<Line>(
   ctx.body = answer;
 }
 
+/** What any file may meet. */
+function usual(error: unknown): string | undefined {
+  if (error instanceof LineTooLong) return error.message;
+  return isBusy(error) ? 'Others were in the way. Nothing came in; try again in a minute.' : undefined;
+}
+
 function unexpected(ctx: AppContext, error: unknown): string {
   ctx.state.log.error({ err: error }, 'a file could not be brought in');
   return 'Something went wrong here. Nothing came in; try again.';
 }
 
+/** Whoever sends nothing for so long has gone away; a slow line may take as long as it needs. */
+const STALL_MS = 30_000;
+
+/** Folders are named for their process, so that those of one that has died are found. */
+const FOLDER = /^lotrecht-upload-(\d+)-/;
+
 /** Keeps what is uploaded in a file of its own until `use` is done with it. */
 async function spooled(
   ctx: AppContext,
-  largestBytes: number,
+  { places, largestBytes }: Pick<UploadWork<unknown>, 'places' | 'largestBytes'>,
   use: (file: string) => Promise<void>,
 ): Promise<void> {
-  const folder = await mkdtemp(path.join(tmpdir(), 'lotrecht-upload-'));
-  const file = path.join(folder, randomUUID());
+  const giveBack = places.hold(requireActor(ctx).instructorId);
+  try {
+    const folder = await mkdtemp(path.join(tmpdir(), `lotrecht-upload-${process.pid}-`));
+    try {
+      const file = path.join(folder, randomUUID());
+      await receive(ctx, largestBytes, file);
+      await use(file);
+    } finally {
+      await rm(folder, { recursive: true, force: true });
+    }
+  } finally {
+    giveBack();
+  }
+}
+
+async function receive(ctx: AppContext, largestBytes: number, file: string): Promise<void> {
   let bytes = 0;
   const counted = new Transform({
     transform: (chunk: Buffer, _encoding, done) => {
@@ -84,11 +121,31 @@ async function spooled(
       done(bytes > largestBytes ? tooLarge(largestBytes) : null, chunk);
     },
   });
+  ctx.req.setTimeout(STALL_MS, () => ctx.req.destroy(new Error('an upload stood still')));
   try {
     await pipeline(ctx.req, counted, createWriteStream(file, { mode: 0o600 }));
-    await use(file);
   } finally {
-    await rm(folder, { recursive: true, force: true });
+    ctx.req.setTimeout(0);
+  }
+}
+
+/** Takes away what processes that have died left of uploads. @returns how many */
+export async function sweepUploads(): Promise<number> {
+  const left = (await readdir(tmpdir())).filter((name) => {
+    const pid = Number(FOLDER.exec(name)?.[1] ?? process.pid);
+    return pid !== process.pid && !isAlive(pid);
+  });
+  for (const name of left) await rm(path.join(tmpdir(), name), { recursive: true, force: true });
+  return left.length;
+}
+
+function isAlive(pid: number): boolean {
+  try {
+    process.kill(pid, 0);
+    return true;
+  } catch (error) {
+    // Somebody else's process is alive too.
+    return (error as NodeJS.ErrnoException).code === 'EPERM';
   }
 }
 

@@ -1,7 +1,8 @@
 import { randomBytes } from 'node:crypto';
 import { type AcademyLine } from '@lotrecht/contract';
 import { rebuildMeasuredLines } from '../checks/rebuild-measured-lines.ts';
-import { type Database, errnoOf, isDuplicate, type Queries } from '../database/database.ts';
+import { type Database, type Queries } from '../database/database.ts';
+import { isDuplicate, isMissingReference } from '../database/trouble.ts';
 import { sql } from '../database/sql.ts';
 import { hashPassword } from '../identity/passwords.ts';
 import { AcademyFileReader, type AcademyHead, ImportRefused } from './academy-file.ts';
@@ -17,7 +18,6 @@ export interface Imported {
 }
 
 const BATCH_ROWS = 200;
-const MISSING_REFERENCE = 1452;
 
 /** A hash that no password has: whoever comes in with a file sets theirs anew. */
 export function nobodysPassword(): Promise<string> {
@@ -32,7 +32,7 @@ export function nobodysPassword(): Promise<string> {
 export function whyNotWritten(error: unknown, rows: number, table: string): string {
   const which = `One of the ${rows} rows of ${table} up to here`;
   if (isDuplicate(error)) return `${which} is in the database already.`;
-  if (errnoOf(error) === MISSING_REFERENCE) return `${which} names a row that is not in the file.`;
+  if (isMissingReference(error)) return `${which} names a row that is not in the file.`;
   throw error;
 }
 
@@ -44,7 +44,7 @@ export function whyNotWritten(error: unknown, rows: number, table: string): stri
  */
 export async function importAcademy(db: Database, open: () => AsyncIterable<string>): Promise<Imported> {
   const passwordHash = await nobodysPassword();
-  return db.inTransaction(async (tx) => {
+  return db.inLongTransaction(async (tx) => {
     const reader = new AcademyImport(tx, passwordHash);
     for await (const text of open()) await reader.take(text);
     return reader.finish();

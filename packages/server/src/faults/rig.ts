@@ -4,6 +4,7 @@ import { existsSync, mkdtempSync, openSync, readFileSync, rmSync } from 'node:fs
 import { connect, createServer, type Server } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { type CheckVersionsView } from '@lotrecht/contract';
 import mysql from 'mysql2/promise';
 import { openDatabase } from '../database/database.ts';
 import { insertAcademy, insertInstructor } from '../identity/instructor-repository.ts';
@@ -224,17 +225,19 @@ export class PatientSave {
   /** Looks what the database has of it, as soon as there is a server that can tell. */
   async count(client: TestClient, count: Count): Promise<void> {
     count.acknowledged += 1;
-    let versions: readonly { document: { observations: { trailGapMm?: number }[] } }[] = [];
+    let versions: CheckVersionsView['versions'] = [];
     await until(async () => {
       const answer = await client.get(`/api/checks/${this.id}/versions`);
       // A server that has just been started, or has no database: neither a loss nor a keeping.
       if (answer.status === 503) return false;
-      if (answer.status === 200) versions = answer.body as typeof versions;
+      if (answer.status === 200) ({ versions } = answer.body as CheckVersionsView);
       else if (answer.status !== 404)
         throw new Error(`a look was answered ${answer.status}: ${JSON.stringify(answer.body)}`);
       return true;
     });
-    const kept = versions[0]?.document.observations.some((o) => o.trailGapMm === this.trailGapMm) ?? false;
+    const kept =
+      versions[0]?.document.observations.some((o) => 'trailGapMm' in o && o.trailGapMm === this.trailGapMm) ??
+      false;
     if (!kept) count.lost += 1;
     if (versions.length > 1) count.doubled += 1;
   }

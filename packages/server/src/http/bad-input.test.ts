@@ -100,7 +100,7 @@ describe('a body that is no request', () => {
       revision: 0,
       name,
       handedness: 'left',
-      minor: true,
+      minor: false,
       notes: name,
     });
     expect((await client.get(`/api/students/${id}`)).body).toMatchObject({ student: { name, notes: name } });

@@ -22,8 +22,30 @@ export function readJsonBody(): AppMiddleware {
         title: 'Send JSON with Content-Type: application/json.',
       });
     }
-    return parse(ctx, next);
+    await inTime(parse(ctx, async () => undefined));
+    return next();
   };
+}
+
+/** A body that dribbles in is waited for so long. */
+const BODY_PATIENCE_MS = 30_000;
+
+async function inTime(parsed: Promise<void>): Promise<void> {
+  let timer: NodeJS.Timeout | undefined;
+  const tooLate = new Promise<never>((_resolve, reject) => {
+    const late = {
+      status: 408,
+      code: 'too-slow',
+      title: 'What was sent did not arrive in time. Send it again.',
+    };
+    timer = setTimeout(() => reject(new Problem(late)), BODY_PATIENCE_MS);
+  });
+  try {
+    await Promise.race([parsed, tooLate]);
+  } finally {
+    clearTimeout(timer);
+    parsed.catch(() => undefined);
+  }
 }
 
 /** Lets a file of one type through as it comes, and only such. */

@@ -22,6 +22,8 @@ export function logRequests(logger: Logger): AppMiddleware {
         status: ctx.status,
         ms: Math.round(performance.now() - startedAt),
         instructorId: ctx.state.actor?.instructorId,
+        // Where it came from, where something was refused.
+        ...(ctx.status >= 400 && { ip: ctx.ip }),
       },
       'request',
     );

@@ -73,6 +73,7 @@ describe.skipIf(!hasOpenssl || !existsSync(main))('served to a tablet on the tee
         LOTRECHT_PORT: String(port),
         LOTRECHT_TLS_CERT: cert,
         LOTRECHT_TLS_KEY: key,
+        LOTRECHT_PUBLIC_ORIGIN: `https://127.0.0.1:${port},https://tee.example:${port}`,
         LOTRECHT_REDIRECT_PORT: String(redirectPort),
         LOTRECHT_SETUP_CODE: 'AB12CD34EF',
         LOTRECHT_LOG: 'silent',
@@ -100,7 +101,8 @@ describe.skipIf(!hasOpenssl || !existsSync(main))('served to a tablet on the tee
     };
     const answer = await ask(true, { port, path: '/api/setup', method: 'POST', headers }, body);
     expect(answer.status).toBe(200);
-    expect(String(answer.headers['set-cookie'])).toMatch(/; secure/i);
+    // Of this name a browser takes a cookie only so, and no other host or page can set one.
+    expect(answer.headers['set-cookie']?.[0]).toMatch(/^__Host-lotrecht_session=.+; path=\/;.*; secure/i);
     expect(answer.headers['strict-transport-security']).toContain('max-age=');
   });
 

@@ -2,10 +2,12 @@ import { timingSafeEqual, createHash } from 'node:crypto';
 import { validateFirstAcademy, validateSignIn, validateUnlock } from '@lotrecht/contract';
 import { type Database } from '../database/database.ts';
 import { type Actor, type AppContext } from '../http/context.ts';
+import { holdLease } from '../database/lease.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idParam } from '../http/params.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { type Route } from '../http/route.ts';
+import { noteSecurity, typedAccount } from '../http/security-log.ts';
 import {
   anyAcademyExists,
   describeActor,
@@ -15,10 +17,20 @@ import {
   insertInstructor,
 } from './instructor-repository.ts';
 import { hashPassword, passwordFits } from './passwords.ts';
-import { clearSessionCookie, requireActor, requireTokenHash, setSessionCookie } from './session-cookie.ts';
+import { isKnownDevice, rememberDevice } from './known-device-repository.ts';
+import { beginTry, ownTry } from './password-try.ts';
+import {
+  clearSessionCookie,
+  deviceToken,
+  requireActor,
+  requireTokenHash,
+  setDeviceCookie,
+  setSessionCookie,
+} from './session-cookie.ts';
 import {
   closeAllSessions,
   closeSession,
+  hashToken,
   listSessions,
   openSession,
   revokeSession,
@@ -29,6 +41,21 @@ import { type SignInLimits } from './sign-in-limits.ts';
 function sameSecret(given: string, expected: string): boolean {
   const digest = (text: string): Buffer => createHash('sha256').update(text).digest();
   return timingSafeEqual(digest(given), digest(expected));
+}
+
+/** Enough of a token to tell devices apart. */
+function shortOf(token: string | undefined): string {
+  return hashToken(token ?? '')
+    .toString('base64url')
+    .slice(0, 16);
+}
+
+function alreadySetUp(): Problem {
+  return new Problem({
+    status: 409,
+    code: 'already-set-up',
+    title: 'This installation already has its academy. Sign in.',
+  });
 }
 
 /** What identity needs. */
@@ -42,22 +69,28 @@ export interface IdentityDependencies {
 export function identityRoutes({ db, setupCode, limits }: IdentityDependencies): readonly Route[] {
   const startSession = async (ctx: AppContext, actor: Actor): Promise<void> => {
     setSessionCookie(ctx, await openSession(db, actor, ctx.get('user-agent')));
+    setDeviceCookie(ctx, await rememberDevice(db, actor, deviceToken(ctx)));
     ctx.body = await describeActor(db, actor, false);
   };
 
   const signIn = async (ctx: AppContext): Promise<void> => {
     const { email, password } = bodyOf(ctx, validateSignIn);
-    await limits.requireOpen(ctx.ip, email);
     const credentials = await findCredentials(db, email);
+    const account = credentials?.instructorId ?? typedAccount(email);
+    const held = deviceToken(ctx);
+    const known =
+      credentials !== undefined && held !== undefined && (await isKnownDevice(db, credentials, held));
+    const attempt = { ip: ctx.ip, account, device: known ? `${account}_${shortOf(held)}` : undefined };
+    await beginTry(ctx, limits, attempt);
     if (!(await passwordFits(password, credentials?.passwordHash)) || credentials === undefined) {
-      await limits.failed(ctx.ip, email);
+      noteSecurity(ctx, 'sign-in-failed', account);
       throw new Problem({
         status: 401,
         code: 'wrong-credentials',
         title: 'E-mail and password do not fit each other.',
       });
     }
-    await limits.succeeded(ctx.ip, email);
+    await limits.succeeded(attempt);
     if (credentials.suspended === 1) {
       throw new Problem({
         status: 403,
@@ -67,6 +100,7 @@ export function identityRoutes({ db, setupCode, limits }: IdentityDependencies):
     }
     if (ctx.state.tokenHash !== undefined) await closeSession(db, ctx.state.tokenHash);
     const { academyId, instructorId, role } = credentials;
+    noteSecurity(ctx, 'signed-in', instructorId);
     await startSession(ctx, { academyId, instructorId, role });
   };
 
@@ -85,32 +119,29 @@ export function identityRoutes({ db, setupCode, limits }: IdentityDependencies):
   const unlock = async (ctx: AppContext): Promise<void> => {
     const actor = requireActor(ctx);
     const { password } = bodyOf(ctx, validateUnlock);
-    await limits.requireOpen(ctx.ip, actor.instructorId);
+    const attempt = ownTry(ctx, actor);
+    await beginTry(ctx, limits, attempt);
     if (!(await passwordFits(password, await findPasswordHash(db, actor)))) {
-      await limits.failed(ctx.ip, actor.instructorId);
+      noteSecurity(ctx, 'unlock-failed', actor.instructorId);
       throw new Problem({
         status: 403,
         code: 'wrong-password',
         title: 'This is not your password. Try again, or sign out.',
       });
     }
-    await limits.succeeded(ctx.ip, actor.instructorId);
+    await limits.succeeded(attempt);
+    noteSecurity(ctx, 'unlocked', actor.instructorId);
     await setSessionLocked(db, requireTokenHash(ctx), false);
     ctx.body = await describeActor(db, actor, false);
   };
 
   const makeFirstAcademy = async (ctx: AppContext): Promise<void> => {
     const input = bodyOf(ctx, validateFirstAcademy);
-    if (setupCode === undefined || (await anyAcademyExists(db))) {
-      throw new Problem({
-        status: 409,
-        code: 'already-set-up',
-        title: 'This installation already has its academy. Sign in.',
-      });
-    }
-    await limits.requireOpen(ctx.ip, 'setup');
+    if (setupCode === undefined || (await anyAcademyExists(db))) throw alreadySetUp();
+    const attempt = { ip: ctx.ip, account: 'setup' };
+    await beginTry(ctx, limits, attempt);
     if (!sameSecret(input.code.trim().toUpperCase(), setupCode)) {
-      await limits.failed(ctx.ip, 'setup');
+      noteSecurity(ctx, 'setup-failed');
       throw new Problem({
         status: 403,
         code: 'wrong-code',
@@ -125,11 +156,16 @@ export function identityRoutes({ db, setupCode, limits }: IdentityDependencies):
       });
     }
     const passwordHash = await hashPassword(input.password);
+    await limits.succeeded(attempt);
     const actor = await db.inTransaction(async (tx) => {
+      // One at a time: the code that was sent six times at once makes one academy.
+      await holdLease(tx, 'first-academy');
+      if (await anyAcademyExists(tx)) throw alreadySetUp();
       const academyId = await insertAcademy(tx, input.academyName);
       const head = { academyId, name: input.name, email: input.email, role: 'head', passwordHash } as const;
       return { academyId, instructorId: await insertInstructor(tx, head), role: head.role };
     });
+    noteSecurity(ctx, 'academy-made', actor.instructorId);
     await startSession(ctx, actor);
   };
 

@@ -3,6 +3,9 @@ import { type InstructorView, type SessionView } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
 import { type Actor } from '../http/context.ts';
+import { closeInvitationsOf, closeLinksTo } from './one-time-link-repository.ts';
+import { closeAllSessions } from './session-repository.ts';
+import { isStandInAddress } from './stand-in-address.ts';
 
 /** What signing in needs to know of an instructor. */
 export interface Credentials extends Actor {
@@ -65,12 +68,18 @@ export async function describeActor(db: Queries, actor: Actor, locked: boolean):
 
 /** The academy's instructors by name. */
 export async function listInstructors(db: Queries, academyId: string): Promise<readonly InstructorView[]> {
-  const rows = await db.many<Omit<InstructorView, 'suspended'> & { readonly suspended: number }>(sql`
+  const rows = await db.many<
+    Omit<InstructorView, 'suspended' | 'email'> & { readonly suspended: number; readonly email: string }
+  >(sql`
     SELECT i.id, i.name, i.email, i.role, i.suspended_at IS NOT NULL AS suspended,
            (SELECT COUNT(*) FROM student s
              WHERE s.academy_id = i.academy_id AND s.instructor_id = i.id AND s.deleted_at IS NULL) AS studentCount
     FROM instructor i WHERE i.academy_id = ${academyId} ORDER BY i.name, i.id`);
-  return rows.map((row) => ({ ...row, suspended: row.suspended === 1 }));
+  return rows.map((row) => ({
+    ...row,
+    suspended: row.suspended === 1,
+    email: isStandInAddress(row.email) ? null : row.email,
+  }));
 }
 
 /** Lets an instructor sign in no more, or again. @returns who it is, or why nothing was done */
@@ -94,9 +103,21 @@ export async function setSuspended(
   await tx.exec(sql`
     UPDATE instructor SET suspended_at = ${suspended ? sql`COALESCE(suspended_at, UTC_TIMESTAMP(3))` : sql`NULL`}
     WHERE academy_id = ${academyId} AND id = ${id}`);
-  if (suspended)
-    await tx.exec(sql`DELETE FROM session WHERE academy_id = ${academyId} AND instructor_id = ${id}`);
+  if (suspended) await closeEverythingOf(tx, { academyId, instructorId: id });
   return { name: one.name };
+}
+
+/** Whoever is suspended leaves no door open: sessions, links to students, invitations, new passwords. */
+async function closeEverythingOf(
+  tx: Queries,
+  whose: Pick<Actor, 'academyId' | 'instructorId'>,
+): Promise<void> {
+  await closeAllSessions(tx, whose);
+  await closeInvitationsOf(tx, whose);
+  await closeLinksTo(tx, whose);
+  await tx.exec(sql`
+    UPDATE student_link SET revoked_at = UTC_TIMESTAMP(3)
+    WHERE academy_id = ${whose.academyId} AND instructor_id = ${whose.instructorId} AND revoked_at IS NULL`);
 }
 
 /** An instructor's stored password hash. */
@@ -116,6 +137,25 @@ export async function setPasswordHash(
   await db.exec(sql`
     UPDATE instructor SET password_hash = ${passwordHash}
     WHERE academy_id = ${academyId} AND id = ${instructorId}`);
+}
+
+/** An instructor's address, or undefined for a stranger. */
+export async function findAddress(db: Queries, academyId: string, id: string): Promise<string | undefined> {
+  const row = await db.maybeOne<{ email: string }>(
+    sql`SELECT email FROM instructor WHERE academy_id = ${academyId} AND id = ${id}`,
+  );
+  return row?.email;
+}
+
+/** Gives an instructor who came in by a file their own address, and lets them in. @throws on a taken address */
+export async function giveAddress(
+  tx: Queries,
+  id: string,
+  { academyId, email, role }: Pick<NewInstructor, 'academyId' | 'email' | 'role'>,
+): Promise<void> {
+  await tx.exec(sql`
+    UPDATE instructor SET email = ${email}, role = ${role}, suspended_at = NULL
+    WHERE academy_id = ${academyId} AND id = ${id}`);
 }
 
 /** Whom a forgotten password belongs to. */

@@ -1,6 +1,8 @@
-import { type LinkView } from '@lotrecht/contract';
+import { randomUUID } from 'node:crypto';
+import { type InvitationView, type LinkView } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
+import { isoFromUtc } from '../database/utc.ts';
 import { type Actor } from '../http/context.ts';
 import { hashToken, newToken } from './session-repository.ts';
 
@@ -8,8 +10,10 @@ import { hashToken, newToken } from './session-repository.ts';
 export interface NewLink {
   readonly academyId: string;
   readonly kind: LinkView['kind'];
-  /** Whose password is set anew; null for an invitation. */
+  /** Whose password is set anew, or who came in by a file and is invited; null for someone new. */
   readonly instructorId: string | null;
+  /** The head who invites; null for a new password. */
+  readonly invitedBy: string | null;
   readonly email: string;
   readonly name: string;
   readonly role: Actor['role'];
@@ -17,7 +21,7 @@ export interface NewLink {
 }
 
 /** A link that can still be used. */
-export interface OpenLink extends Omit<NewLink, 'hours'> {
+export interface OpenLink extends Omit<NewLink, 'hours' | 'invitedBy'> {
   readonly academyName: string;
 }
 
@@ -25,25 +29,85 @@ export interface OpenLink extends Omit<NewLink, 'hours'> {
 export async function insertLink(db: Queries, link: NewLink): Promise<string> {
   const token = newToken();
   await db.exec(sql`
-    INSERT INTO one_time_link (token_hash, academy_id, kind, instructor_id, email, name, role, expires_at)
-    VALUES (${hashToken(token)}, ${link.academyId}, ${link.kind}, ${link.instructorId}, ${link.email},
-            ${link.name}, ${link.role}, UTC_TIMESTAMP(3) + INTERVAL ${link.hours} HOUR)`);
+    INSERT INTO one_time_link
+      (token_hash, id, academy_id, kind, instructor_id, invited_by, email, name, role, expires_at)
+    VALUES (${hashToken(token)}, ${randomUUID()}, ${link.academyId}, ${link.kind}, ${link.instructorId},
+            ${link.invitedBy}, ${link.email}, ${link.name}, ${link.role}, UTC_TIMESTAMP(3) + INTERVAL ${link.hours} HOUR)`);
   return token;
 }
 
-/** A link by its token, unless it was used or has expired. */
+/** What can still be used: not used, not over, and whoever invited may still invite. */
+const OPEN = sql`k.used_at IS NULL AND k.expires_at > UTC_TIMESTAMP(3)
+  AND (k.kind = 'password-reset' OR EXISTS (
+    SELECT 1 FROM instructor h
+    WHERE h.academy_id = k.academy_id AND h.id = k.invited_by AND h.role = 'head' AND h.suspended_at IS NULL))`;
+
+/** A link by its token, unless it was used, closed or has expired. */
 export function findOpenLink(db: Queries, token: string): Promise<OpenLink | undefined> {
   return db.maybeOne<OpenLink>(sql`
     SELECT k.academy_id AS academyId, k.kind, k.instructor_id AS instructorId, k.email, k.name, k.role,
            a.name AS academyName
     FROM one_time_link k JOIN academy a ON a.id = k.academy_id
-    WHERE k.token_hash = ${hashToken(token)} AND k.used_at IS NULL AND k.expires_at > UTC_TIMESTAMP(3)`);
+    WHERE k.token_hash = ${hashToken(token)} AND ${OPEN}`);
 }
 
 /** Uses a link up. @returns false when someone else just did */
 export async function useLink(db: Queries, token: string): Promise<boolean> {
   const used = await db.exec(sql`
-    UPDATE one_time_link SET used_at = UTC_TIMESTAMP(3)
-    WHERE token_hash = ${hashToken(token)} AND used_at IS NULL AND expires_at > UTC_TIMESTAMP(3)`);
+    UPDATE one_time_link k SET k.used_at = UTC_TIMESTAMP(3)
+    WHERE k.token_hash = ${hashToken(token)} AND ${OPEN}`);
   return used === 1;
+}
+
+/** Closes every link by which an instructor's password could still be set: it has just been set, or is not to be. */
+export async function closeLinksTo(
+  db: Queries,
+  { academyId, instructorId }: Pick<Actor, 'academyId' | 'instructorId'>,
+): Promise<void> {
+  await db.exec(sql`
+    DELETE FROM one_time_link
+    WHERE academy_id = ${academyId} AND instructor_id = ${instructorId} AND used_at IS NULL`);
+}
+
+/** Closes what a head has invited to. */
+export async function closeInvitationsOf(
+  db: Queries,
+  { academyId, instructorId }: Pick<Actor, 'academyId' | 'instructorId'>,
+): Promise<void> {
+  await db.exec(sql`
+    DELETE FROM one_time_link
+    WHERE academy_id = ${academyId} AND invited_by = ${instructorId} AND used_at IS NULL`);
+}
+
+/** The academy's invitations that are open, newest first. */
+export async function listInvitations(db: Queries, academyId: string): Promise<readonly InvitationView[]> {
+  const rows = await db.many<InvitationView>(sql`
+    SELECT k.id, k.name, k.email, k.role, i.name AS invitedBy, k.created_at AS createdAt, k.expires_at AS expiresAt
+    FROM one_time_link k JOIN instructor i ON i.academy_id = k.academy_id AND i.id = k.invited_by
+    WHERE k.academy_id = ${academyId} AND k.kind = 'invitation' AND ${OPEN}
+    ORDER BY k.created_at DESC, k.id`);
+  return rows.map((row) => ({
+    ...row,
+    createdAt: isoFromUtc(row.createdAt),
+    expiresAt: isoFromUtc(row.expiresAt),
+  }));
+}
+
+/** Closes an invitation. @returns to whom it was, or undefined where none was open */
+export async function closeInvitation(
+  tx: Queries,
+  academyId: string,
+  id: string,
+): Promise<{ readonly name: string } | undefined> {
+  const found = await tx.maybeOne<{ name: string }>(sql`
+    SELECT k.name FROM one_time_link k
+    WHERE k.academy_id = ${academyId} AND k.id = ${id} AND k.kind = 'invitation' AND k.used_at IS NULL FOR UPDATE`);
+  if (found === undefined) return undefined;
+  await tx.exec(sql`DELETE FROM one_time_link WHERE academy_id = ${academyId} AND id = ${id}`);
+  return found;
+}
+
+/** Links whose time is long over. */
+export async function sweepLinks(db: Queries): Promise<void> {
+  await db.exec(sql`DELETE FROM one_time_link WHERE expires_at < UTC_TIMESTAMP(3) - INTERVAL 30 DAY`);
 }

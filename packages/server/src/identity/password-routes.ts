@@ -4,20 +4,38 @@ import {
   validatePasswordChange,
   validatePasswordForgotten,
 } from '@lotrecht/contract';
-import { type Database, isDuplicate } from '../database/database.ts';
-import { type AppContext } from '../http/context.ts';
+import { recordEvent } from '../audit/academy-log.ts';
+import { type Database, type Queries } from '../database/database.ts';
+import { isDuplicate } from '../database/trouble.ts';
+import { type Actor, type AppContext } from '../http/context.ts';
 import { bodyOf } from '../http/json-body.ts';
+import { idParam } from '../http/params.ts';
 import { notFound, Problem } from '../http/problem.ts';
+import { type PublicOrigins } from '../http/public-origin.ts';
 import { type Route } from '../http/route.ts';
+import { noteSecurity, typedAccount } from '../http/security-log.ts';
+import { tryCount } from '../http/try-count.ts';
 import { listPost, type PostBox } from '../post/post-box.ts';
 import {
+  findAddress,
   findByEmail,
   findPasswordHash,
+  giveAddress,
   insertInstructor,
   listInstructors,
   setPasswordHash,
 } from './instructor-repository.ts';
-import { findOpenLink, insertLink, type OpenLink, useLink } from './one-time-link-repository.ts';
+import {
+  closeInvitation,
+  closeLinksTo,
+  findOpenLink,
+  insertLink,
+  listInvitations,
+  type OpenLink,
+  useLink,
+} from './one-time-link-repository.ts';
+import { askForReset, beginTry, ownTry } from './password-try.ts';
+import { isStandInAddress } from './stand-in-address.ts';
 import { hashPassword, passwordFits } from './passwords.ts';
 import { requireActor, setSessionCookie } from './session-cookie.ts';
 import { closeAllSessions, openSession } from './session-repository.ts';
@@ -29,19 +47,27 @@ const RESET_HOURS = 1;
 /** What passwords, invitations and links need. */
 export interface PasswordDependencies {
   readonly db: Database;
+  readonly origins: PublicOrigins;
   readonly postBox: PostBox;
   readonly limits: SignInLimits;
 }
 
+/** Letters to one account within an hour: whoever asks for more fills somebody's post. */
+const RESETS_AN_HOUR = 5;
+const HOUR_S = 3_600;
+
 /** Passwords, invitations of instructors, and the one-time links that both go out by. */
-export function passwordRoutes({ db, postBox, limits }: PasswordDependencies): readonly Route[] {
-  const linkAddress = (ctx: AppContext, token: string): string =>
-    `${ctx.protocol}://${ctx.host}/link/${token}`;
+export function passwordRoutes({ db, origins, postBox, limits }: PasswordDependencies): readonly Route[] {
+  const resets = tryCount(db, { kind: 'reset-letter', most: RESETS_AN_HOUR, windowS: HOUR_S });
+  const addressOf = (token: string): string => `${origins.letters}/link/${token}`;
 
   const changePassword = async (ctx: AppContext): Promise<void> => {
     const actor = requireActor(ctx);
     const { current, password } = bodyOf(ctx, validatePasswordChange);
+    const attempt = ownTry(ctx, actor);
+    await beginTry(ctx, limits, attempt);
     if (!(await passwordFits(current, await findPasswordHash(db, actor)))) {
+      noteSecurity(ctx, 'password-change-failed', actor.instructorId);
       throw new Problem({
         status: 403,
         code: 'wrong-password',
@@ -51,27 +77,29 @@ export function passwordRoutes({ db, postBox, limits }: PasswordDependencies): r
         ],
       });
     }
+    await limits.succeeded(attempt);
     const passwordHash = await hashPassword(password);
-    await db.inTransaction(async (tx) => {
-      await setPasswordHash(tx, actor, passwordHash);
-      await closeAllSessions(tx, actor);
-    });
+    await db.inTransaction((tx) => replacePassword(tx, actor, passwordHash));
+    noteSecurity(ctx, 'password-changed', actor.instructorId);
     setSessionCookie(ctx, await openSession(db, actor, ctx.get('user-agent')));
     ctx.status = 204;
   };
 
   const forgotten = async (ctx: AppContext): Promise<void> => {
     const { email } = bodyOf(ctx, validatePasswordForgotten);
-    await limits.requireOpen(ctx.ip, `forgotten ${email}`);
-    await limits.failed(ctx.ip, `forgotten ${email}`);
     const instructor = await findByEmail(db, email);
-    if (instructor !== undefined) {
+    const account = instructor?.instructorId ?? typedAccount(email);
+    // Asking is no guess at a password: it counts by itself, and by account only how many letters go out.
+    await askForReset(ctx, limits, account);
+    noteSecurity(ctx, 'reset-asked', account);
+    if (instructor !== undefined && (await resets.take(account)) === 0) {
       const { academyId, instructorId, name, role } = instructor;
       const link = {
         academyId,
         kind: 'password-reset',
         instructorId,
-        email,
+        invitedBy: null,
+        email: instructor.email,
         name,
         role,
         hours: RESET_HOURS,
@@ -81,7 +109,8 @@ export function passwordRoutes({ db, postBox, limits }: PasswordDependencies): r
         academyId,
         recipient: instructor.email,
         subject: 'Set a new password',
-        body: `${name},\n\nset a new password within the hour:\n${linkAddress(ctx, token)}\n\nIf you did not ask for it, nothing has changed.\n`,
+        body: `${name},\n\nset a new password within the hour:\n${addressOf(token)}\n\nIf you did not ask for it, nothing has changed.\n`,
+        secret: token,
       });
     }
     // The same answer for every address: nobody learns here who has an account.
@@ -90,25 +119,31 @@ export function passwordRoutes({ db, postBox, limits }: PasswordDependencies): r
   };
 
   const invite = async (ctx: AppContext): Promise<void> => {
-    const { academyId } = requireActor(ctx);
-    const { name, email, role } = bodyOf(ctx, validateInvitation);
+    const { academyId, instructorId: invitedBy } = requireActor(ctx);
+    const { name, email, role, instructorId = null } = bodyOf(ctx, validateInvitation);
+    if (instructorId !== null) await requireNoAddress(db, { academyId, instructorId });
     const link = {
       academyId,
       kind: 'invitation',
-      instructorId: null,
+      instructorId,
+      invitedBy,
       email,
       name,
       role,
       hours: INVITATION_HOURS,
     } as const;
-    await db.inTransaction(async (tx) => {
-      const token = await insertLink(tx, link);
-      await postBox.send(tx, {
-        academyId,
-        recipient: email,
-        subject: 'You are invited to teach with Lotrecht',
-        body: `${name},\n\nchoose your password within a week:\n${linkAddress(ctx, token)}\n`,
-      });
+    const actor = requireActor(ctx);
+    const token = await db.inTransaction(async (tx) => {
+      await recordEvent(tx, actor, { action: 'invited', detail: name });
+      return insertLink(tx, link);
+    });
+    // After the commit: a transaction that is tried again would send it twice.
+    await postBox.send(db, {
+      academyId,
+      recipient: email,
+      subject: 'You are invited to teach with Lotrecht',
+      body: `${name},\n\nchoose your password within a week:\n${addressOf(token)}\n`,
+      secret: token,
     });
     ctx.status = 202;
     ctx.body = {};
@@ -128,15 +163,17 @@ export function passwordRoutes({ db, postBox, limits }: PasswordDependencies): r
   };
 
   const applyLink = async (ctx: AppContext): Promise<void> => {
-    const { token, academyId, instructorId, name, email, role } = await openLink(ctx);
+    const { token, kind, academyId, instructorId, name, email, role } = await openLink(ctx);
     const passwordHash = await hashPassword(bodyOf(ctx, validateLinkUse).password);
     const actorId = await db.inTransaction(async (tx) => {
       if (!(await useLink(tx, token))) throw notFound();
-      if (instructorId === null) return addInvited({ academyId, name, email, role, passwordHash }, tx);
-      await setPasswordHash(tx, { academyId, instructorId }, passwordHash);
-      await closeAllSessions(tx, { academyId, instructorId });
+      const person = { academyId, name, email, role, passwordHash };
+      if (instructorId === null) return unlessTaken(() => insertInstructor(tx, person));
+      if (kind === 'invitation') await unlessTaken(() => giveAddress(tx, instructorId, person));
+      await replacePassword(tx, { academyId, instructorId }, passwordHash);
       return instructorId;
     });
+    noteSecurity(ctx, 'link-used', actorId);
     const actor = { academyId, instructorId: actorId, role };
     setSessionCookie(ctx, await openSession(db, actor, ctx.get('user-agent')));
     ctx.status = 204;
@@ -146,6 +183,28 @@ export function passwordRoutes({ db, postBox, limits }: PasswordDependencies): r
     { method: 'put', path: '/api/password', access: 'signed-in', handle: changePassword },
     { method: 'post', path: '/api/password-forgotten', access: 'public', handle: forgotten },
     { method: 'post', path: '/api/invitations', access: 'head', handle: invite },
+    {
+      method: 'get',
+      path: '/api/invitations',
+      access: 'head',
+      handle: async (ctx) => {
+        ctx.body = await listInvitations(db, requireActor(ctx).academyId);
+      },
+    },
+    {
+      method: 'delete',
+      path: '/api/invitations/:id',
+      access: 'head',
+      handle: async (ctx) => {
+        const [actor, id] = [requireActor(ctx), idParam(ctx)];
+        await db.inTransaction(async (tx) => {
+          const closed = await closeInvitation(tx, actor.academyId, id);
+          if (closed === undefined) throw notFound();
+          await recordEvent(tx, actor, { action: 'invitation-closed', detail: closed.name });
+        });
+        ctx.status = 204;
+      },
+    },
     {
       method: 'get',
       path: '/api/links/:token',
@@ -175,12 +234,35 @@ export function passwordRoutes({ db, postBox, limits }: PasswordDependencies): r
   ];
 }
 
-async function addInvited(
-  instructor: Parameters<typeof insertInstructor>[1],
-  tx: Parameters<typeof insertInstructor>[0],
-): Promise<string> {
+/** A new password ends every session, and no link that is still out sets another. */
+async function replacePassword(
+  tx: Queries,
+  whose: Pick<Actor, 'academyId' | 'instructorId'>,
+  passwordHash: string,
+): Promise<void> {
+  await setPasswordHash(tx, whose, passwordHash);
+  await closeAllSessions(tx, whose);
+  await closeLinksTo(tx, whose);
+}
+
+/** Who came in by a file has no address of their own yet, and is invited to one; nobody else's is changed. */
+async function requireNoAddress(
+  db: Queries,
+  { academyId, instructorId }: { readonly academyId: string; readonly instructorId: string },
+): Promise<void> {
+  const email = await findAddress(db, academyId, instructorId);
+  if (email === undefined) throw notFound();
+  if (isStandInAddress(email)) return;
+  throw new Problem({
+    status: 409,
+    code: 'has-address',
+    title: 'This instructor has an address already. Let them in again, or invite somebody new.',
+  });
+}
+
+async function unlessTaken<T>(work: () => Promise<T>): Promise<T> {
   try {
-    return await insertInstructor(tx, instructor);
+    return await work();
   } catch (error) {
     if (!isDuplicate(error)) throw error;
     throw new Problem({

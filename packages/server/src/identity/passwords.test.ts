@@ -1,9 +1,11 @@
 import { randomUUID } from 'node:crypto';
-import { type PostView, type SessionEntryView } from '@lotrecht/contract';
+import { type SessionEntryView } from '@lotrecht/contract';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';
+import { caughtLetters } from '../test/caught-letters.ts';
 import { PASSWORD, startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
 
+const postBox = caughtLetters();
 const NEXT = 'another line, another password';
 let app: TestApp;
 let head: TestClient;
@@ -11,7 +13,7 @@ let headEmail: string;
 let academyId: string;
 
 beforeAll(async () => {
-  app = await startTestApp();
+  app = await startTestApp(undefined, { postBox });
 });
 
 beforeEach(async () => {
@@ -24,11 +26,6 @@ beforeEach(async () => {
 
 afterAll(() => app.stop());
 
-async function lastLink(): Promise<string> {
-  const [letter] = (await head.get('/api/post')).body as PostView[];
-  return /\/link\/(\S+)/.exec(letter?.body ?? '')?.[1] ?? '';
-}
-
 function signIn(email: string, password: string): Promise<{ status: number }> {
   return app.client().post('/api/session', { email, password });
 }
@@ -40,7 +37,7 @@ describe('an invitation', () => {
   it('lets the invited instructor choose a password, once', async () => {
     const email = `${randomUUID()}@academy.example`;
     expect((await invite(email)).status).toBe(202);
-    const token = await lastLink();
+    const token = postBox.lastToken();
     const invited = app.client();
     expect((await invited.get(`/api/links/${token}`)).body).toEqual({
       kind: 'invitation',
@@ -59,20 +56,20 @@ describe('an invitation', () => {
 
   it('is over after its week', async () => {
     await invite(`${randomUUID()}@academy.example`);
-    const token = await lastLink();
+    const token = postBox.lastToken();
     await app.db.exec(sql`UPDATE one_time_link SET expires_at = UTC_TIMESTAMP(3) - INTERVAL 1 SECOND`);
     expect((await app.client().get(`/api/links/${token}`)).status).toBe(404);
   });
 
   it('to an address that has an account makes no second one, and can be told', async () => {
     await invite(headEmail.toUpperCase());
-    const answer = await app.client().post(`/api/links/${await lastLink()}`, { password: NEXT });
+    const answer = await app.client().post(`/api/links/${postBox.lastToken()}`, { password: NEXT });
     expect(answer.body).toMatchObject({ status: 409, code: 'address-taken' });
   });
 
   it('stores no token that opens it', async () => {
     await invite(`${randomUUID()}@academy.example`);
-    const token = await lastLink();
+    const token = postBox.lastToken();
     const rows = await app.db.many<{ token_hash: Buffer }>(sql`SELECT token_hash FROM one_time_link`);
     expect(token.length).toBe(43);
     expect(rows.some((r) => r.token_hash.toString('base64url') === token)).toBe(false);
@@ -89,7 +86,7 @@ describe('a forgotten password', () => {
 
   it('is set anew by the link, which ends every session', async () => {
     await app.client().post('/api/password-forgotten', { email: headEmail });
-    const token = await lastLink();
+    const token = postBox.lastToken();
     expect((await app.client().post(`/api/links/${token}`, { password: NEXT })).status).toBe(204);
     expect((await head.get('/api/session')).status).toBe(401);
     expect((await signIn(headEmail, PASSWORD)).status).toBe(401);
@@ -156,7 +153,7 @@ describe('trying passwords', () => {
   });
 
   it('from one device locks nobody out on another', async () => {
-    const proxied = await startTestApp(undefined, { trustedProxy: '127.0.0.1' });
+    const proxied = await startTestApp(undefined, { trustedProxies: ['127.0.0.1'] });
     const { email } = await proxied.signedIn(await proxied.academy('Reached'), 'head');
     const from = (ip: string, password: string) =>
       proxied.client().send('POST', '/api/session', { email, password }, { 'X-Forwarded-For': ip });

@@ -1,32 +1,55 @@
 import { type Database } from '../database/database.ts';
 import { type Actor, type AppContext, type AppMiddleware } from '../http/context.ts';
 import { Problem } from '../http/problem.ts';
+import { KNOWN_DAYS } from './known-device-repository.ts';
 import { findSession, hashToken, SESSION_DAYS } from './session-repository.ts';
 
-const COOKIE = 'lotrecht_session';
+const SESSION = 'lotrecht_session';
+const DEVICE = 'lotrecht_device';
 const DAY_MS = 86_400_000;
 
-/** Hands the session's token to the browser: no script reads it, no other site sends it. */
-export function setSessionCookie(ctx: AppContext, token: string): void {
-  ctx.cookies.set(COOKIE, token, {
+/** Over TLS no other host, path or plain page can set a cookie of this name; a browser takes it only there. */
+function nameOf(ctx: Pick<AppContext, 'secure'>, name: string): string {
+  return ctx.secure ? `__Host-${name}` : name;
+}
+
+/** Hands a secret to the browser: no script reads it, no other site sends it. Null takes it back. */
+function setSecret(ctx: AppContext, name: string, token: string | null, days: number): void {
+  ctx.cookies.set(nameOf(ctx, name), token, {
     httpOnly: true,
     sameSite: 'strict',
     secure: ctx.secure,
     path: '/',
-    maxAge: SESSION_DAYS * DAY_MS,
     overwrite: true,
+    ...(token !== null && { maxAge: days * DAY_MS }),
   });
+}
+
+/** Hands the session's token to the browser. */
+export function setSessionCookie(ctx: AppContext, token: string): void {
+  setSecret(ctx, SESSION, token, SESSION_DAYS);
 }
 
 /** Takes the session's token back from the browser. */
 export function clearSessionCookie(ctx: AppContext): void {
-  ctx.cookies.set(COOKIE, null, { httpOnly: true, sameSite: 'strict', secure: ctx.secure, path: '/' });
+  setSecret(ctx, SESSION, null, 0);
+}
+
+/** Lets the browser show that an account was signed in on it before. */
+export function setDeviceCookie(ctx: AppContext, token: string): void {
+  setSecret(ctx, DEVICE, token, KNOWN_DAYS);
+}
+
+/** What the browser shows of earlier sign-ins. */
+export function deviceToken(ctx: AppContext): string | undefined {
+  const token = ctx.cookies.get(nameOf(ctx, DEVICE));
+  return token === undefined || token === '' ? undefined : token;
 }
 
 /** Finds out who is asking; says nothing yet about what they may do. */
 export function recogniseSession(db: Database): AppMiddleware {
   return async (ctx, next) => {
-    const token = ctx.cookies.get(COOKIE);
+    const token = ctx.cookies.get(nameOf(ctx, SESSION));
     if (token !== undefined && token !== '') {
       const tokenHash = hashToken(token);
       const session = await findSession(db, tokenHash);

@@ -8,8 +8,8 @@ import { type Actor } from '../http/context.ts';
 /** A session ends this long after sign-in, however busy. */
 export const SESSION_DAYS = 30;
 
-/** A session ends after this long without a request. */
-export const IDLE_DAYS = 7;
+/** A session ends after this long without a request: a head sees a whole academy, an instructor's tablet locks itself. */
+const IDLE_HOURS: Readonly<Record<Actor['role'], number>> = { head: 12, instructor: 7 * 24 };
 
 /** Seen times are written at most this often, so that reading stays reading. */
 const SEEN_EVERY_MINUTES = 10;
@@ -29,14 +29,16 @@ export function newToken(): string {
 /** Opens a session. @returns the token for the cookie; it is stored nowhere */
 export async function openSession(db: Queries, actor: Actor, device: string): Promise<string> {
   const token = newToken();
-  // What has expired is swept out here, where it is rare.
-  await db.exec(sql`DELETE FROM session WHERE expires_at < UTC_TIMESTAMP(3)`);
-  await db.exec(sql`DELETE FROM rate_limit WHERE expire < UNIX_TIMESTAMP() * 1000`);
   await db.exec(sql`
     INSERT INTO session (token_hash, id, academy_id, instructor_id, device, expires_at)
     VALUES (${hashToken(token)}, ${randomUUID()}, ${actor.academyId}, ${actor.instructorId},
             ${device.slice(0, DEVICE_LENGTH)}, UTC_TIMESTAMP(3) + INTERVAL ${SESSION_DAYS} DAY)`);
   return token;
+}
+
+/** Sessions that have ended by themselves. */
+export async function sweepSessions(db: Queries): Promise<void> {
+  await db.exec(sql`DELETE FROM session WHERE expires_at < UTC_TIMESTAMP(3)`);
 }
 
 /** A living session: who, and whether the tablet was left alone. */
@@ -53,7 +55,8 @@ export async function findSession(db: Queries, tokenHash: Buffer): Promise<Livin
            s.last_seen_at < UTC_TIMESTAMP(3) - INTERVAL ${SEEN_EVERY_MINUTES} MINUTE AS stale
     FROM session s JOIN instructor i ON i.academy_id = s.academy_id AND i.id = s.instructor_id
     WHERE s.token_hash = ${tokenHash} AND i.suspended_at IS NULL AND s.expires_at > UTC_TIMESTAMP(3)
-      AND s.last_seen_at > UTC_TIMESTAMP(3) - INTERVAL ${IDLE_DAYS} DAY`);
+      AND s.last_seen_at > UTC_TIMESTAMP(3)
+        - INTERVAL IF(i.role = 'head', ${IDLE_HOURS.head}, ${IDLE_HOURS.instructor}) HOUR`);
   if (row === undefined) return undefined;
   const { stale, locked, ...actor } = row;
   if (stale === 1) {

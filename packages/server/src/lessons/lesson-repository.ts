@@ -51,6 +51,14 @@ export async function findLesson(db: Queries, actor: Actor, id: string): Promise
   return row && toRow(row);
 }
 
+/** Whose a lesson is, deleted or not, if the actor may see the student. */
+export async function studentOfLesson(db: Queries, actor: Actor, id: string): Promise<string | undefined> {
+  const row = await db.maybeOne<{ id: string }>(sql`
+    SELECT s.id FROM lesson l JOIN student s ON s.academy_id = l.academy_id AND s.id = l.student_id
+    WHERE ${visibleStudents(actor)} AND l.id = ${id}`);
+  return row?.id;
+}
+
 /** Adds a lesson under the id that the browser chose. @throws on an id that is taken (duplicate key) */
 export async function insertLesson(db: Queries, actor: Actor, id: string, input: LessonInput): Promise<void> {
   await db.exec(sql`

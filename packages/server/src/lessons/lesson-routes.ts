@@ -1,5 +1,7 @@
 import { type LessonView, type TeeSheetEntry, type TodayView, validateLessonInput } from '@lotrecht/contract';
 import { recordAccess } from '../audit/audit-repository.ts';
+import { noteLooks } from '../audit/note-looks.ts';
+import { lockStudent } from '../students/lock-student.ts';
 import { listChecksOfLesson } from '../checks/check-repository.ts';
 import { recomputeBroughtBack } from '../checks/correct-hand.ts';
 import { type Database } from '../database/database.ts';
@@ -17,6 +19,7 @@ import {
   listLessonsDue,
   listLessonsOfDay,
   setLessonDeleted,
+  studentOfLesson,
   type TeeSheetRow,
 } from './lesson-repository.ts';
 import { saveLesson } from './save-lesson.ts';
@@ -60,6 +63,10 @@ export function lessonRoutes(db: Database): readonly Route[] {
           earlier: told(lists.earlier),
           due: told(lists.due),
         };
+        await noteLooks(ctx, db, [...new Set(all.map((e) => e.studentId))], {
+          action: 'seen',
+          what: 'lists',
+        });
         ctx.body = view;
       },
     },
@@ -71,7 +78,7 @@ export function lessonRoutes(db: Database): readonly Route[] {
         const actor = requireActor(ctx);
         const lesson = await findLesson(db, actor, idParam(ctx));
         if (lesson === undefined) throw notFound();
-        await recordAccess(db, actor, lesson.studentId, 'seen');
+        await noteLooks(ctx, db, [lesson.studentId], { action: 'seen', what: 'lesson' });
         const view: LessonView = { ...lesson, checks: await listChecksOfLesson(db, actor, lesson.id) };
         ctx.body = view;
       },
@@ -82,9 +89,7 @@ export function lessonRoutes(db: Database): readonly Route[] {
       access: 'signed-in',
       handle: async (ctx) => {
         const actor = requireActor(ctx);
-        const saved = await saveLesson(db, actor, idParam(ctx), bodyOf(ctx, validateLessonInput));
-        await recordAccess(db, actor, saved.studentId, 'changed');
-        ctx.body = saved;
+        ctx.body = await saveLesson(db, actor, idParam(ctx), bodyOf(ctx, validateLessonInput));
       },
     },
     {
@@ -93,7 +98,13 @@ export function lessonRoutes(db: Database): readonly Route[] {
       access: 'signed-in',
       handle: async (ctx) => {
         const [actor, id] = [requireActor(ctx), idParam(ctx)];
-        if (!(await db.inTransaction((tx) => setLessonDeleted(tx, actor, id, true)))) throw notFound();
+        const lesson = await findLesson(db, actor, id);
+        if (lesson === undefined) throw notFound();
+        await db.inTransaction(async (tx) => {
+          await lockStudent(tx, actor, lesson.studentId);
+          if (!(await setLessonDeleted(tx, actor, id, true))) throw notFound();
+          await recordAccess(tx, actor, lesson.studentId, { action: 'deleted', what: 'lesson' });
+        });
         ctx.status = 204;
       },
     },
@@ -103,10 +114,13 @@ export function lessonRoutes(db: Database): readonly Route[] {
       access: 'signed-in',
       handle: async (ctx) => {
         const [actor, id] = [requireActor(ctx), idParam(ctx)];
+        const studentId = await studentOfLesson(db, actor, id);
+        if (studentId === undefined) throw notFound();
         await db.inTransaction(async (tx) => {
+          await lockStudent(tx, actor, studentId);
           if (!(await setLessonDeleted(tx, actor, id, false))) throw notFound();
-          const lesson = await findLesson(tx, actor, id);
-          if (lesson !== undefined) await recomputeBroughtBack(tx, actor, lesson.studentId);
+          await recomputeBroughtBack(tx, actor, studentId);
+          await recordAccess(tx, actor, studentId, { action: 'restored', what: 'lesson' });
         });
         ctx.status = 204;
       },

@@ -1,11 +1,13 @@
 import { type LessonInput } from '@lotrecht/contract';
+import { recordAccess } from '../audit/audit-repository.ts';
 import { requireConsent } from '../consents/require-consent.ts';
-import { type Database, isDuplicate } from '../database/database.ts';
+import { type Database } from '../database/database.ts';
+import { isDuplicate } from '../database/trouble.ts';
 import { type Actor } from '../http/context.ts';
 import { conflict, notFound, type Problem } from '../http/problem.ts';
 import { refused } from '../http/query.ts';
 import { findPlace } from '../places/place-repository.ts';
-import { findStudent } from '../students/student-repository.ts';
+import { lockStudent } from '../students/lock-student.ts';
 import { findLesson, insertLesson, type LessonRow, updateLesson } from './lesson-repository.ts';
 
 function nextBeforeHeld(nextOn: string, heldOn: string): Problem {
@@ -35,26 +37,24 @@ export async function saveLesson(
   id: string,
   input: LessonInput,
 ): Promise<LessonRow> {
-  const student = await findStudent(db, actor, input.studentId);
-  if (student === undefined) throw notFound();
   const { placeId = null, nextOn = null } = input;
   if (nextOn !== null && nextOn <= input.heldOn) throw nextBeforeHeld(nextOn, input.heldOn);
   if (placeId !== null && (await findPlace(db, actor, placeId)) === undefined) throw notFound();
-  if (input.revision === 0) {
-    await requireConsent(db, actor, student, 'records');
-    try {
-      await db.inTransaction((tx) => insertLesson(tx, actor, id, input));
-    } catch (error) {
-      if (!isDuplicate(error)) throw error;
-      const existing = await findLesson(db, actor, id);
-      if (existing === undefined) throw notFound();
-      if (!says(existing, input)) throw conflict(existing);
-    }
-  } else {
-    const before = await findLesson(db, actor, id);
-    if (before === undefined) throw notFound();
-    if (!says(before, input) && !(await db.inTransaction((tx) => updateLesson(tx, actor, id, input))))
-      throw conflict(before);
+  try {
+    await db.inTransaction(async (tx) => {
+      const student = await lockStudent(tx, actor, input.studentId);
+      const before = await findLesson(tx, actor, id);
+      if (before !== undefined && says(before, input)) return;
+      if (input.revision === 0 && before !== undefined) throw conflict(before);
+      if (input.revision > 0 && before === undefined) throw notFound();
+      await requireConsent(tx, actor, student, { scope: 'records' });
+      if (input.revision === 0) await insertLesson(tx, actor, id, input);
+      else if (!(await updateLesson(tx, actor, id, input))) throw conflict(before);
+      await recordAccess(tx, actor, student.id, { action: 'changed', what: 'lesson' });
+    });
+  } catch (error) {
+    // An id of a lesson that was deleted, or is another student's whom the actor does not see.
+    throw isDuplicate(error) ? notFound() : error;
   }
   const saved = await findLesson(db, actor, id);
   if (saved === undefined) throw notFound();

@@ -1,5 +1,6 @@
 import { type MethodDocument, type MethodInput, type MethodView } from '@lotrecht/contract';
-import { type Database, isDuplicate } from '../database/database.ts';
+import { type Database } from '../database/database.ts';
+import { isDuplicate } from '../database/trouble.ts';
 import { type Actor } from '../http/context.ts';
 import { conflict, notFound } from '../http/problem.ts';
 import { findMethod, insertMethod, updateMethod } from './method-repository.ts';

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import {
-  type CheckVersionView,
+  type CheckVersionsView,
   type CheckView,
   DEFAULT_SETTINGS,
   type InstructorSettings,
@@ -137,7 +137,7 @@ describe('a re-base', () => {
     const back = (await client.get(path)).body as CheckView;
     expect(back.rebase).toBeNull();
     expect(back.result).toEqual(before);
-    const versions = (await client.get(`${path}/versions`)).body as CheckVersionView[];
+    const { versions } = (await client.get(`${path}/versions`)).body as CheckVersionsView;
     expect(versions.map((v) => v.rebase?.turnedDeg ?? null)).toEqual([null, -2.5, null]);
   });
 });

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { rm, writeFile } from 'node:fs/promises';
 import path from 'node:path';
 import { type PostView } from '@lotrecht/contract';
-import { type Queries } from '../database/database.ts';
+import { type Database, type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';
 
@@ -20,9 +20,14 @@ export interface Letter {
 
 /** Where messages go: a stand-in for a mail service. */
 export interface PostBox {
-  send(db: Queries, letter: Letter): Promise<void>;
-  /** Lets go of every letter about a student. */
-  forget(db: Queries, about: { readonly academyId: string; readonly studentId: string }): Promise<void>;
+  /** Outside a transaction, which may be tried again: a letter that is out cannot be taken back. */
+  send(db: Database, letter: Letter): Promise<void>;
+  /** Lets go of every letter about a student. @returns which, so that their files can go after the commit */
+  forget(
+    tx: Queries,
+    about: { readonly academyId: string; readonly studentId: string },
+  ): Promise<readonly string[]>;
+  forgetFiles(letterIds: readonly string[]): Promise<void>;
 }
 
 /** What stays of a letter here: a link's secret went out and is stored nowhere. */
@@ -69,13 +74,15 @@ export function simulatedPostBox(folder: string | undefined): PostBox {
         await writeFile(path.join(folder, `${id}.eml`), toEml(letter, id, new Date()), { mode: 0o600 });
       }
     },
-    forget: async (db, { academyId, studentId }) => {
+    forget: async (tx, { academyId, studentId }) => {
       const about = sql`academy_id = ${academyId} AND student_id = ${studentId}`;
-      const letters = await db.many<{ id: string }>(sql`SELECT id FROM post_box WHERE ${about}`);
-      if (letters.length === 0) return;
-      await db.exec(sql`DELETE FROM post_box WHERE ${about}`);
+      const letters = await tx.many<{ id: string }>(sql`SELECT id FROM post_box WHERE ${about}`);
+      if (letters.length > 0) await tx.exec(sql`DELETE FROM post_box WHERE ${about}`);
+      return letters.map(({ id }) => id);
+    },
+    forgetFiles: async (letterIds) => {
       if (folder === undefined) return;
-      for (const { id } of letters) await rm(path.join(folder, `${id}.eml`), { force: true });
+      for (const id of letterIds) await rm(path.join(folder, `${id}.eml`), { force: true });
     },
   };
 }

@@ -9,6 +9,9 @@ import {
 import { LINE_NAMES } from '@lotrecht/core';
 import { recordEvent } from '../audit/academy-log.ts';
 import { recordAccess } from '../audit/audit-repository.ts';
+import { noteLooks } from '../audit/note-looks.ts';
+import { lockStudent } from '../students/lock-student.ts';
+import { countOpenLinks, settleLinks } from '../take-home/student-link-repository.ts';
 import { type Database } from '../database/database.ts';
 import { type AppContext } from '../http/context.ts';
 import { bodyOf } from '../http/json-body.ts';
@@ -54,6 +57,14 @@ function cohortChoiceOf(ctx: AppContext): CohortChoice {
   };
 }
 
+function linksAreOpen(open: number): Problem {
+  return new Problem({
+    status: 409,
+    code: 'links-open',
+    title: `${open === 1 ? 'A link' : `${open} links`} to this student’s page still open. Say whether to close them or let them go along.`,
+  });
+}
+
 /** The whole academy for its head: who is due, who has relapsed, how groups stand, who instructs whom. */
 export function rosterRoutes(db: Database): readonly Route[] {
   return [
@@ -65,7 +76,10 @@ export function rosterRoutes(db: Database): readonly Route[] {
         const actor = requireActor(ctx);
         const wish = wishOf(ctx);
         await refreshStandings(db, { academyId: actor.academyId, limit: REFRESHED, withinMs: WAITED_MS });
-        ctx.body = await listRoster(db, actor, wish);
+        const page = await listRoster(db, actor, wish);
+        const ids = page.entries.map((e) => e.studentId);
+        await noteLooks(ctx, db, ids, { action: 'seen', what: 'lists' });
+        ctx.body = page;
       },
     },
     {
@@ -82,10 +96,16 @@ export function rosterRoutes(db: Database): readonly Route[] {
       access: 'head',
       handle: async (ctx) => {
         const [actor, studentId] = [requireActor(ctx), idParam(ctx)];
-        const { instructorId } = bodyOf(ctx, validateInstructorChoice);
-        if (!(await db.inTransaction((tx) => moveStudent(tx, actor, { studentId, instructorId }))))
-          throw notFound();
-        await recordAccess(db, actor, studentId, 'changed');
+        const { instructorId, links } = bodyOf(ctx, validateInstructorChoice);
+        await db.inTransaction(async (tx) => {
+          await lockStudent(tx, actor, studentId);
+          const open = await countOpenLinks(tx, actor.academyId, studentId);
+          if (open > 0 && links === undefined) throw linksAreOpen(open);
+          if (!(await moveStudent(tx, actor, { studentId, instructorId }))) throw notFound();
+          if (open > 0 && links !== undefined)
+            await settleLinks(tx, actor.academyId, { studentId, instructorId, links });
+          await recordAccess(tx, actor, studentId, { action: 'moved', what: 'student' });
+        });
         ctx.status = 204;
       },
     },

@@ -1,5 +1,6 @@
 import { DEFAULT_SETTINGS, type InstructorSettings } from '@lotrecht/contract';
-import { isDuplicate, type Queries } from '../database/database.ts';
+import { type Queries } from '../database/database.ts';
+import { isDuplicate } from '../database/trouble.ts';
 import { sql } from '../database/sql.ts';
 import { type Actor } from '../http/context.ts';
 

@@ -1,6 +1,7 @@
 import { isDeepStrictEqual } from 'node:util';
 import { type StationPlanInput, type StationPlanView, validateStationPlanInput } from '@lotrecht/contract';
-import { type Database, isDuplicate } from '../database/database.ts';
+import { type Database } from '../database/database.ts';
+import { isDuplicate } from '../database/trouble.ts';
 import { type Actor } from '../http/context.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idParam } from '../http/params.ts';

@@ -1,9 +1,21 @@
 import { type StudentInput, type StudentView } from '@lotrecht/contract';
 import { recomputeForHand } from '../checks/correct-hand.ts';
-import { type Database, isDuplicate } from '../database/database.ts';
+import { recordAccess } from '../audit/audit-repository.ts';
+import { requireConsent } from '../consents/require-consent.ts';
+import { type Database, type Queries } from '../database/database.ts';
+import { sql } from '../database/sql.ts';
+import { isDuplicate } from '../database/trouble.ts';
 import { type Actor } from '../http/context.ts';
-import { conflict, notFound } from '../http/problem.ts';
+import { conflict, notFound, Problem } from '../http/problem.ts';
+import { refused } from '../http/query.ts';
+import { lockStudent } from './lock-student.ts';
 import { findStudent, insertStudent, updateStudent } from './student-repository.ts';
+
+function notesBeforeConsent(): Problem {
+  const message =
+    'Not of age: leave this empty until the guardian’s consent to records is on the student’s page.';
+  return refused('/notes', message, 'consent-needed');
+}
 
 function says(view: StudentView, input: StudentInput): boolean {
   return (
@@ -17,11 +29,38 @@ function says(view: StudentView, input: StudentInput): boolean {
   );
 }
 
+/** What of a change is a record about someone, beside who they are. What is taken away is none. */
+function addsToRecord(before: StudentView, input: StudentInput): boolean {
+  const adds = <T>(was: T, now: T | null | undefined): boolean =>
+    now !== null && now !== undefined && now !== was;
+  return (
+    (input.notes !== '' && input.notes !== before.notes) ||
+    input.handedness !== before.handedness ||
+    adds(before.dominantEye, input.dominantEye) ||
+    adds(before.statureMm, input.statureMm) ||
+    adds(before.shoeMm, input.shoeMm)
+  );
+}
+
+/** Who was erased does not come back by a device that still has them. */
+async function requireNotErased(tx: Queries, { academyId }: Actor, id: string): Promise<void> {
+  const erased = await tx.maybeOne(
+    sql`SELECT student_id FROM erased_student WHERE academy_id = ${academyId} AND student_id = ${id} FOR UPDATE`,
+  );
+  if (erased === undefined) return;
+  throw new Problem({
+    status: 410,
+    code: 'erased',
+    title: 'This student was erased. Nothing of them is kept; add them anew if they come again.',
+  });
+}
+
 /**
  * Adds or changes a student; sending the same again changes nothing. A change of hand recomputes the stored checks
  * in the same transaction.
  *
- * @throws Problem 409 when someone else changed the student in between, 404 for a stranger's id
+ * @throws Problem 409 when someone else changed the student in between or a guardian's consent is missing, 410 for
+ *   who was erased, 404 for a stranger's id
  */
 export async function saveStudent(
   db: Database,
@@ -31,7 +70,12 @@ export async function saveStudent(
 ): Promise<StudentView> {
   if (input.revision === 0) {
     try {
-      await db.inTransaction((tx) => insertStudent(tx, actor, id, input));
+      await db.inTransaction(async (tx) => {
+        await requireNotErased(tx, actor, id);
+        if (input.minor && input.notes !== '') throw notesBeforeConsent();
+        await insertStudent(tx, actor, id, input);
+        await recordAccess(tx, actor, id, { action: 'changed', what: 'student' });
+      });
     } catch (error) {
       if (!isDuplicate(error)) throw error;
       const existing = await findStudent(db, actor, id);
@@ -40,11 +84,15 @@ export async function saveStudent(
     }
   } else {
     await db.inTransaction(async (tx) => {
+      await lockStudent(tx, actor, id);
       const before = await findStudent(tx, actor, id);
       if (before === undefined) throw notFound();
       if (says(before, input)) return;
+      const { minor } = input;
+      if (addsToRecord(before, input)) await requireConsent(tx, actor, { id, minor }, { scope: 'records' });
       if (!(await updateStudent(tx, actor, id, input))) throw conflict(before);
       if (before.handedness !== input.handedness) await recomputeForHand(tx, actor, id, input.handedness);
+      await recordAccess(tx, actor, id, { action: 'changed', what: 'student' });
     });
   }
   const saved = await findStudent(db, actor, id);

@@ -1,6 +1,7 @@
 import { type StudentPageView, validateStudentInput } from '@lotrecht/contract';
 import { listChecksOfStudent } from '../checks/check-repository.ts';
 import { recordAccess } from '../audit/audit-repository.ts';
+import { noteLooks } from '../audit/note-looks.ts';
 import { listConsents } from '../consents/consent-repository.ts';
 import { type Database } from '../database/database.ts';
 import { type AppContext } from '../http/context.ts';
@@ -31,7 +32,10 @@ export function studentRoutes(db: Database): readonly Route[] {
       path: '/api/students',
       access: 'signed-in',
       handle: async (ctx) => {
-        ctx.body = await listStudents(db, requireActor(ctx), wishOf(ctx));
+        const page = await listStudents(db, requireActor(ctx), wishOf(ctx));
+        const ids = page.students.map(({ id }) => id);
+        await noteLooks(ctx, db, ids, { action: 'seen', what: 'lists' });
+        ctx.body = page;
       },
     },
     {
@@ -43,7 +47,7 @@ export function studentRoutes(db: Database): readonly Route[] {
         const id = idParam(ctx);
         const student = await findStudent(db, actor, id);
         if (student === undefined) throw notFound();
-        await recordAccess(db, actor, id, 'seen');
+        await noteLooks(ctx, db, [id], { action: 'seen', what: 'student' });
         const lessons = await listLessonsOfStudent(db, actor, id);
         const checks = await listChecksOfStudent(db, actor, id);
         const page: StudentPageView = {
@@ -63,9 +67,7 @@ export function studentRoutes(db: Database): readonly Route[] {
       access: 'signed-in',
       handle: async (ctx) => {
         const actor = requireActor(ctx);
-        const saved = await saveStudent(db, actor, idParam(ctx), bodyOf(ctx, validateStudentInput));
-        await recordAccess(db, actor, saved.id, 'changed');
-        ctx.body = saved;
+        ctx.body = await saveStudent(db, actor, idParam(ctx), bodyOf(ctx, validateStudentInput));
       },
     },
     {
@@ -75,8 +77,10 @@ export function studentRoutes(db: Database): readonly Route[] {
       handle: async (ctx) => {
         const actor = requireActor(ctx);
         const id = idParam(ctx);
-        if (!(await db.inTransaction((tx) => setStudentDeleted(tx, actor, id, true)))) throw notFound();
-        await recordAccess(db, actor, id, 'deleted');
+        await db.inTransaction(async (tx) => {
+          if (!(await setStudentDeleted(tx, actor, id, true))) throw notFound();
+          await recordAccess(tx, actor, id, { action: 'deleted', what: 'student' });
+        });
         ctx.status = 204;
       },
     },
@@ -87,8 +91,10 @@ export function studentRoutes(db: Database): readonly Route[] {
       handle: async (ctx) => {
         const actor = requireActor(ctx);
         const id = idParam(ctx);
-        if (!(await db.inTransaction((tx) => setStudentDeleted(tx, actor, id, false)))) throw notFound();
-        await recordAccess(db, actor, id, 'restored');
+        await db.inTransaction(async (tx) => {
+          if (!(await setStudentDeleted(tx, actor, id, false))) throw notFound();
+          await recordAccess(tx, actor, id, { action: 'restored', what: 'student' });
+        });
         ctx.status = 204;
       },
     },

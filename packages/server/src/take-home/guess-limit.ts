@@ -1,23 +1,25 @@
-import { type Pool } from 'mysql2';
-import { failureCount } from '../http/failure-count.ts';
+import { type Database } from '../database/database.ts';
+import { addressKey } from '../http/client-address.ts';
 import { Problem } from '../http/problem.ts';
+import { tryCount } from '../http/try-count.ts';
 
 const MINUTE_S = 60;
 const WRONG_TOKENS = 20;
 
 /** How often a link may be guessed from one device address. */
 export interface GuessLimit {
-  /** @throws Problem 429 when this address has tried too many links that open nothing */
-  requireOpen(ip: string): Promise<void>;
-  failed(ip: string): Promise<void>;
+  /** Counts a try before the link is looked for. @throws Problem 429 when too many have opened nothing */
+  begin(ip: string): Promise<void>;
+  /** The link opened: it was no guess. */
+  opened(ip: string): Promise<void>;
 }
 
 /** Guesses are counted per device address. */
-export function guessLimit(pool: Pool, dbName: string): GuessLimit {
-  const guesses = failureCount({ pool, dbName }, 'student-link', WRONG_TOKENS);
+export function guessLimit(db: Database): GuessLimit {
+  const guesses = tryCount(db, { kind: 'student-link', most: WRONG_TOKENS });
   return {
-    requireOpen: async (ip) => {
-      const waitS = await guesses.secondsLeft(ip);
+    begin: async (ip) => {
+      const waitS = await guesses.take(addressKey(ip));
       if (waitS === 0) return;
       throw new Problem({
         status: 429,
@@ -26,6 +28,6 @@ export function guessLimit(pool: Pool, dbName: string): GuessLimit {
         retryAfterS: waitS,
       });
     },
-    failed: guesses.add,
+    opened: (ip) => guesses.giveBack(addressKey(ip)),
   };
 }

@@ -19,14 +19,19 @@ function toView({ content, ...row }: HandOutRow): HandOutView {
   return { ...row, ...content, createdAt: isoFromUtc(row.createdAt) };
 }
 
-/** A student's hand-outs, newest first. */
+/** More than a student is given in years. */
+const MOST_SHOWN = 200;
+
+/** A student's hand-outs, newest first, so many of them. */
 export async function listHandOuts(
   db: Queries,
   actor: Actor,
   studentId: string,
+  limit = MOST_SHOWN,
 ): Promise<readonly HandOutView[]> {
   const rows = await db.many<HandOutRow>(
-    selectHandOuts(sql`${visibleStudents(actor)} AND s.id = ${studentId} ORDER BY h.created_at DESC, h.id`),
+    selectHandOuts(sql`${visibleStudents(actor)} AND s.id = ${studentId}
+      ORDER BY h.created_at DESC, h.id LIMIT ${limit}`),
   );
   return rows.map(toView);
 }
@@ -35,6 +40,14 @@ export async function listHandOuts(
 export async function findHandOut(db: Queries, actor: Actor, id: string): Promise<HandOutView | undefined> {
   const row = await db.maybeOne<HandOutRow>(selectHandOuts(sql`${visibleStudents(actor)} AND h.id = ${id}`));
   return row && toView(row);
+}
+
+/** Whose a hand-out is, deleted or not, if the actor may see the student. */
+export async function studentOfHandOut(db: Queries, actor: Actor, id: string): Promise<string | undefined> {
+  const row = await db.maybeOne<{ id: string }>(sql`
+    SELECT s.id FROM hand_out h JOIN student s ON s.academy_id = h.academy_id AND s.id = h.student_id
+    WHERE ${visibleStudents(actor)} AND h.id = ${id}`);
+  return row?.id;
 }
 
 function contentOf({ drillId, dose, own, junior }: HandOutInput): string {

@@ -7,8 +7,13 @@ import {
   solveDocument,
   type TypedReading,
 } from '@lotrecht/contract';
+import { recordAccess } from '../audit/audit-repository.ts';
+import { requireConsent } from '../consents/require-consent.ts';
+import { Problem } from '../http/problem.ts';
+import { lockStudent } from '../students/lock-student.ts';
 import { addVersion, insertCheck, listLastChecks } from '../checks/check-repository.ts';
-import { type Database, isDuplicate, type Queries } from '../database/database.ts';
+import { type Database, type Queries } from '../database/database.ts';
+import { isDuplicate } from '../database/trouble.ts';
 import { sql } from '../database/sql.ts';
 import { type Actor } from '../http/context.ts';
 import { selfLessonOn } from '../lessons/lesson-repository.ts';
@@ -24,6 +29,10 @@ const USUAL_CLUB = { group: 'mid-iron' } as const;
 export function actorOf({ academyId, instructorId }: OpenStudentLink): Actor {
   return { academyId, instructorId, role: 'instructor' };
 }
+
+const MOST_A_DAY = 30;
+/** A phone that was without a network for weeks sends them together. */
+const MOST_SENT_A_DAY = 120;
 
 const DAY_MS = 86_400_000;
 /** A phone that lay in a bag for two months has still something to send; a clock that is wrong by years has not. */
@@ -63,18 +72,27 @@ export async function saveSelfCheck(
 
 async function store(tx: Queries, link: OpenStudentLink, id: string, input: SelfCheckInput): Promise<void> {
   const { academyId, studentId } = link;
+  const actor = actorOf(link);
+  const student = await lockStudent(tx, actor, studentId);
+  if (
+    (await tx.maybeOne(sql`SELECT id FROM self_check WHERE academy_id = ${academyId} AND id = ${id}`)) !==
+    undefined
+  )
+    return;
+  await requireConsent(tx, actor, student, { scope: 'records', reader: 'student' });
+  await requireRoom(tx, link, input.takenOn);
+  await recordAccess(tx, actor, studentId, { action: 'changed', what: 'self-check', byLink: true });
   const checkId = input.reading === undefined ? null : id;
   // First the row whose id is taken when it was sent before: then nothing else happens.
   await tx.exec(sql`
     INSERT INTO self_check (academy_id, id, student_id, taken_on, drill_done, check_id)
     VALUES (${academyId}, ${id}, ${studentId}, ${input.takenOn}, ${input.drillDone}, ${checkId})`);
   if (input.reading === undefined) return;
-  const actor = actorOf(link);
   const last = (await listLastChecks(tx, actor, studentId, 1))[0]?.document;
   const { by, ...values } = input.reading;
   const reading: TypedReading = { line: 'toes', by, values };
   const document = composeCheck({
-    handedness: link.handedness,
+    handedness: student.handedness,
     club: last?.club ?? USUAL_CLUB,
     target:
       by === 'pointsAt' ? { ...last?.target, distanceM: input.reading.distanceM } : (last?.target ?? {}),
@@ -100,6 +118,30 @@ async function store(tx: Queries, link: OpenStudentLink, id: string, input: Self
       saveKey: id,
     },
   );
+}
+
+/**
+ * A day of practice is a few readings; a phone that sends hundreds is broken, or no phone.
+ *
+ * @throws Problem 429
+ */
+async function requireRoom(
+  tx: Queries,
+  { academyId, studentId }: OpenStudentLink,
+  takenOn: string,
+): Promise<void> {
+  const { ofDay, lately } = await tx.one<{ ofDay: string | null; lately: string | null }>(sql`
+    SELECT SUM(taken_on = ${takenOn}) AS ofDay, SUM(created_at > UTC_TIMESTAMP(3) - INTERVAL 1 DAY) AS lately
+    FROM self_check
+    WHERE academy_id = ${academyId} AND student_id = ${studentId}
+      AND (taken_on = ${takenOn} OR created_at > UTC_TIMESTAMP(3) - INTERVAL 1 DAY)`);
+  if (Number(ofDay) < MOST_A_DAY && Number(lately) < MOST_SENT_A_DAY) return;
+  throw new Problem({
+    status: 429,
+    code: 'enough-for-a-day',
+    title: `A day holds ${MOST_A_DAY} readings, and they are kept. Go on tomorrow.`,
+    retryAfterS: 3_600,
+  });
 }
 
 /** Days on which a drill was ticked off, newest first. */

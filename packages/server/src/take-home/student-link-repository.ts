@@ -5,6 +5,7 @@ import { sql } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';
 import { type Actor } from '../http/context.ts';
 import { hashToken, newToken } from '../identity/session-repository.ts';
+import { hasConsentTo } from '../consents/consent-repository.ts';
 import { visibleStudents } from '../students/visible.ts';
 
 /** Who a link belongs to, as long as it opens. */
@@ -56,17 +57,43 @@ export async function listStudentLinks(
   }));
 }
 
-/** Closes a link at once. @returns whether there was one that still opened */
-export async function revokeStudentLink(db: Queries, actor: Actor, id: string): Promise<boolean> {
-  const changed = await db.exec(sql`
-    UPDATE student_link k JOIN student s ON s.academy_id = k.academy_id AND s.id = k.student_id
-    SET k.revoked_at = UTC_TIMESTAMP(3)
-    WHERE ${visibleStudents(actor)} AND k.id = ${id} AND k.revoked_at IS NULL`);
-  return changed === 1;
+/** Closes a link at once. @returns whose it was, or undefined where none still opened */
+export async function revokeStudentLink(tx: Queries, actor: Actor, id: string): Promise<string | undefined> {
+  const found = await tx.maybeOne<{ studentId: string }>(sql`
+    SELECT s.id AS studentId FROM student_link k
+    JOIN student s ON s.academy_id = k.academy_id AND s.id = k.student_id
+    WHERE ${visibleStudents(actor)} AND k.id = ${id} AND k.revoked_at IS NULL FOR UPDATE`);
+  if (found === undefined) return undefined;
+  await tx.exec(sql`
+    UPDATE student_link SET revoked_at = UTC_TIMESTAMP(3) WHERE academy_id = ${actor.academyId} AND id = ${id}`);
+  return found.studentId;
+}
+
+/** How many links to a student still open. */
+export async function countOpenLinks(db: Queries, academyId: string, studentId: string): Promise<number> {
+  const { n } = await db.one<{ n: number }>(sql`
+    SELECT COUNT(*) AS n FROM student_link
+    WHERE academy_id = ${academyId} AND student_id = ${studentId} AND revoked_at IS NULL
+      AND expires_at > UTC_TIMESTAMP(3)`);
+  return n;
+}
+
+/** On a move: a student's open links are closed, or go to the new instructor with them. */
+export async function settleLinks(
+  tx: Queries,
+  academyId: string,
+  move: { readonly studentId: string; readonly instructorId: string; readonly links: 'keep' | 'close' },
+): Promise<void> {
+  const change =
+    move.links === 'close' ? sql`revoked_at = UTC_TIMESTAMP(3)` : sql`instructor_id = ${move.instructorId}`;
+  await tx.exec(sql`
+    UPDATE student_link SET ${change}
+    WHERE academy_id = ${academyId} AND student_id = ${move.studentId} AND revoked_at IS NULL`);
 }
 
 /**
- * Whose link a token opens. Expired, revoked, a deleted student's or a minor's whose guardian has withdrawn: none.
+ * Whose link a token opens. Expired, revoked, sent by someone who is suspended, a deleted student's or a
+ * minor's whose guardian has withdrawn: none.
  */
 export async function findOpenStudentLink(db: Queries, token: string): Promise<OpenStudentLink | undefined> {
   const link = await db.maybeOne<OpenStudentLink>(sql`
@@ -76,10 +103,10 @@ export async function findOpenStudentLink(db: Queries, token: string): Promise<O
     JOIN academy a ON a.id = k.academy_id
     JOIN student s ON s.academy_id = k.academy_id AND s.id = k.student_id
     WHERE k.token_hash = ${hashToken(token)} AND k.revoked_at IS NULL AND k.expires_at > UTC_TIMESTAMP(3)
-      AND s.deleted_at IS NULL
-      AND (s.minor = 0 OR EXISTS (
-        SELECT 1 FROM guardian_consent g
-        WHERE g.academy_id = s.academy_id AND g.student_id = s.id AND g.scope = 'link' AND g.withdrawn_at IS NULL))`);
+      AND s.deleted_at IS NULL AND (s.minor = 0 OR ${hasConsentTo('link')})
+      AND NOT EXISTS (
+        SELECT 1 FROM instructor i
+        WHERE i.academy_id = k.academy_id AND i.id = k.instructor_id AND i.suspended_at IS NOT NULL)`);
   if (link === undefined) return undefined;
   await db.exec(
     sql`UPDATE student_link SET last_used_at = UTC_TIMESTAMP(3) WHERE token_hash = ${hashToken(token)}`,

@@ -2,6 +2,7 @@ import { type HandOutPage, type StudentPage, validateSelfCheckInput } from '@lot
 import { firstNameOf } from '@lotrecht/contract/words';
 import { PAPER_COLOURS, type Sheet, type SightPicture, sightPicture, toSvg } from '@lotrecht/paper';
 import { findCheck, listLastChecks } from '../checks/check-repository.ts';
+import { noteLook } from '../audit/note-looks.ts';
 import { type Database } from '../database/database.ts';
 import { isoFromUtc } from '../database/utc.ts';
 import { type AppContext } from '../http/context.ts';
@@ -9,6 +10,7 @@ import { bodyOf } from '../http/json-body.ts';
 import { idParam } from '../http/params.ts';
 import { Problem } from '../http/problem.ts';
 import { type Route } from '../http/route.ts';
+import { noteSecurity } from '../http/security-log.ts';
 import { findLesson } from '../lessons/lesson-repository.ts';
 import { type GuessLimit } from './guess-limit.ts';
 import { handOutWish } from './hand-out-wish.ts';
@@ -19,6 +21,8 @@ import { findOpenStudentLink, type OpenStudentLink } from './student-link-reposi
 const USUAL_BASE_MM = 400;
 /** Among so many the last target and the last stance are looked for. */
 const LAST_CHECKS = 12;
+/** Each comes with two pictures: who wants an older one asks. */
+const NEWEST_HAND_OUTS = 12;
 const TOKEN = /^Bearer ([\w-]{43})$/;
 
 /** Letters that are read at arm's length on a phone, and no landmarks between them. */
@@ -39,12 +43,11 @@ function svgOf(sheet: Sheet): string {
 /** What a student's link opens. The secret comes in a header: no address, log or referrer ever holds it. */
 export function studentPageRoutes(db: Database, guesses: GuessLimit): readonly Route[] {
   const openLink = async (ctx: AppContext): Promise<OpenStudentLink> => {
-    await guesses.requireOpen(ctx.ip);
+    await guesses.begin(ctx.ip);
     const token = TOKEN.exec(ctx.get('authorization'))?.[1];
     const link = token === undefined ? undefined : await findOpenStudentLink(db, token);
     if (link === undefined) {
-      await guesses.failed(ctx.ip);
-      ctx.state.log.warn({ ip: ctx.ip }, 'a student link that opens nothing was tried');
+      noteSecurity(ctx, 'student-link-failed');
       throw new Problem({
         status: 404,
         code: 'link-over',
@@ -52,13 +55,16 @@ export function studentPageRoutes(db: Database, guesses: GuessLimit): readonly R
           'This link opens nothing: it is too old, was closed, or was mistyped. Ask your instructor for a new one.',
       });
     }
+    await guesses.opened(ctx.ip);
     return link;
   };
 
   const show = async (ctx: AppContext): Promise<void> => {
     const link = await openLink(ctx);
     const actor = actorOf(link);
-    const handOuts = await listHandOuts(db, actor, link.studentId);
+    const access = { action: 'seen', what: 'hand-out', byLink: true } as const;
+    await noteLook(db, { actor, studentIds: [link.studentId], access }, ctx.state.log);
+    const handOuts = await listHandOuts(db, actor, link.studentId, NEWEST_HAND_OUTS);
     const pages: HandOutPage[] = [];
     for (const handOut of handOuts) {
       const check = await findCheck(db, actor, handOut.checkId);

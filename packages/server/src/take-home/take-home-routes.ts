@@ -7,23 +7,25 @@ import {
   validateStudentLinkInput,
 } from '@lotrecht/contract';
 import { firstNameOf } from '@lotrecht/contract/words';
-import { handOut } from '@lotrecht/paper';
 import { recordAccess } from '../audit/audit-repository.ts';
+import { noteLooks } from '../audit/note-looks.ts';
 import { findCheck } from '../checks/check-repository.ts';
 import { listConsents } from '../consents/consent-repository.ts';
 import { requireConsent } from '../consents/require-consent.ts';
-import { type Database, isDuplicate } from '../database/database.ts';
+import { type Database } from '../database/database.ts';
+import { isDuplicate } from '../database/trouble.ts';
 import { type AppContext } from '../http/context.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idParam } from '../http/params.ts';
 import { conflict, notFound } from '../http/problem.ts';
+import { type PublicOrigins } from '../http/public-origin.ts';
 import { type Route } from '../http/route.ts';
 import { describeActor } from '../identity/instructor-repository.ts';
 import { requireActor } from '../identity/session-cookie.ts';
 import { type PostBox } from '../post/post-box.ts';
 import { findLesson } from '../lessons/lesson-repository.ts';
-import { measureText } from '../printing/pdf.ts';
-import { answerSheet } from '../printing/print-routes.ts';
+import { answerPrint, type Printer } from '../printing/printer.ts';
+import { lockStudent } from '../students/lock-student.ts';
 import { findStudent } from '../students/student-repository.ts';
 import { handOutWish } from './hand-out-wish.ts';
 import {
@@ -31,6 +33,7 @@ import {
   insertHandOut,
   listHandOuts,
   setHandOutDeleted,
+  studentOfHandOut,
   updateHandOut,
 } from './hand-out-repository.ts';
 import { insertStudentLink, listStudentLinks, revokeStudentLink } from './student-link-repository.ts';
@@ -45,8 +48,16 @@ function says(kept: HandOutView, input: HandOutInput): boolean {
   );
 }
 
+/** What going home needs. */
+export interface TakeHomeDependencies {
+  readonly db: Database;
+  readonly origins: PublicOrigins;
+  readonly postBox: PostBox;
+  readonly printer: Printer;
+}
+
 /** What goes home, for the instructor: hand-outs and links. */
-export function takeHomeRoutes(db: Database, postBox: PostBox): readonly Route[] {
+export function takeHomeRoutes({ db, origins, postBox, printer }: TakeHomeDependencies): readonly Route[] {
   const requireStudent = async (ctx: AppContext) => {
     const student = await findStudent(db, requireActor(ctx), idParam(ctx));
     if (student === undefined) throw notFound();
@@ -58,23 +69,38 @@ export function takeHomeRoutes(db: Database, postBox: PostBox): readonly Route[]
     const input = bodyOf(ctx, validateHandOutInput);
     const check = await findCheck(db, actor, input.checkId);
     if (check === undefined) throw notFound();
-    if (input.revision === 0) {
-      try {
-        await insertHandOut(db, actor, { id, studentId: check.studentId }, input);
-      } catch (error) {
-        if (!isDuplicate(error)) throw error;
-        const existing = await findHandOut(db, actor, id);
-        if (existing === undefined) throw notFound();
-        if (!says(existing, input)) throw conflict(existing);
-      }
-    } else if (!(await updateHandOut(db, actor, id, input))) {
-      const current = await findHandOut(db, actor, id);
-      throw current === undefined ? notFound() : conflict(current);
+    try {
+      await db.inTransaction(async (tx) => {
+        const student = await lockStudent(tx, actor, check.studentId);
+        const existing = await findHandOut(tx, actor, id);
+        if (existing !== undefined && says(existing, input)) return;
+        if (input.revision === 0 && existing !== undefined) throw conflict(existing);
+        if (input.revision > 0 && existing === undefined) throw notFound();
+        await requireConsent(tx, actor, student, { scope: 'records' });
+        if (input.revision === 0) await insertHandOut(tx, actor, { id, studentId: student.id }, input);
+        else if (!(await updateHandOut(tx, actor, id, input))) throw conflict(existing);
+        await recordAccess(tx, actor, student.id, { action: 'changed', what: 'hand-out' });
+      });
+    } catch (error) {
+      // An id of one that was deleted, or of a student whom the actor does not see.
+      throw isDuplicate(error) ? notFound() : error;
     }
     const saved: HandOutView | undefined = await findHandOut(db, actor, id);
     if (saved === undefined) throw notFound();
-    await recordAccess(db, actor, saved.studentId, 'changed');
     ctx.body = saved;
+  };
+
+  const changeDeleted = async (ctx: AppContext, deleted: boolean): Promise<void> => {
+    const [actor, id] = [requireActor(ctx), idParam(ctx)];
+    const studentId = await studentOfHandOut(db, actor, id);
+    if (studentId === undefined) throw notFound();
+    await db.inTransaction(async (tx) => {
+      await lockStudent(tx, actor, studentId);
+      if (!(await setHandOutDeleted(tx, actor, id, deleted))) throw notFound();
+      const action = deleted ? 'deleted' : 'restored';
+      await recordAccess(tx, actor, studentId, { action, what: 'hand-out' });
+    });
+    ctx.status = 204;
   };
 
   const printHandOut = async (ctx: AppContext): Promise<void> => {
@@ -98,32 +124,33 @@ export function takeHomeRoutes(db: Database, postBox: PostBox): readonly Route[]
     const wish = await handOutWish(db, actor, source);
     const paper = ctx.query['paper'] === 'letter' ? 'letter' : 'a4';
     const format = ctx.query['format'] === 'svg' ? 'svg' : 'pdf';
-    await answerSheet(ctx, handOut(wish, { paper, measure: measureText }), format);
+    await noteLooks(ctx, db, [student.id], { action: 'printed', what: 'hand-out' });
+    await answerPrint(ctx, printer, { kind: 'hand-out', wish, paper, format });
   };
 
   const sendLink = async (ctx: AppContext): Promise<void> => {
-    const actor = requireActor(ctx);
-    const student = await requireStudent(ctx);
+    const [actor, id] = [requireActor(ctx), idParam(ctx)];
     const input = bodyOf(ctx, validateStudentLinkInput);
-    await requireConsent(db, actor, student, 'link');
+    const student = await requireStudent(ctx);
     const { academy } = await describeActor(db, actor, false);
     const made = await db.inTransaction(async (tx) => {
-      const link = await insertStudentLink(tx, actor, student.id, input);
-      const address = `${ctx.protocol}://${ctx.host}/h#${link.token}`;
-      await postBox.send(tx, {
-        academyId: actor.academyId,
-        studentId: student.id,
-        recipient: input.recipient,
-        subject: `What to practise, from ${academy.name}`,
-        body: `What was found and what to practise for ${firstNameOf(student.name)}:\n${address}\n\nWho has the link can see it: keep it to yourselves. It opens for ${input.days} days.\n`,
-        secret: link.token,
-      });
-      return { id: link.id, address };
+      await requireConsent(tx, actor, await lockStudent(tx, actor, id), { scope: 'link' });
+      await recordAccess(tx, actor, id, { action: 'changed', what: 'link' });
+      return insertStudentLink(tx, actor, id, input);
     });
-    await recordAccess(db, actor, student.id, 'changed');
-    const link = (await listStudentLinks(db, actor, student.id)).find((l) => l.id === made.id);
+    const address = `${origins.letters}/h#${made.token}`;
+    // After the commit: a transaction that is tried again would send it twice.
+    await postBox.send(db, {
+      academyId: actor.academyId,
+      studentId: id,
+      recipient: input.recipient,
+      subject: `What to practise, from ${academy.name}`,
+      body: `What was found and what to practise for ${firstNameOf(student.name)}:\n${address}\n\nWho has the link can see it: keep it to yourselves. It opens for ${input.days} days.\n`,
+      secret: made.token,
+    });
+    const link = (await listStudentLinks(db, actor, id)).find((l) => l.id === made.id);
     if (link === undefined) throw notFound();
-    const view: NewStudentLinkView = { ...link, address: made.address };
+    const view: NewStudentLinkView = { ...link, address };
     ctx.body = view;
   };
 
@@ -135,6 +162,7 @@ export function takeHomeRoutes(db: Database, postBox: PostBox): readonly Route[]
       handle: async (ctx) => {
         const actor = requireActor(ctx);
         const { id } = await requireStudent(ctx);
+        await noteLooks(ctx, db, [id], { action: 'seen', what: 'hand-out' });
         const view: TakeHomeView = {
           handOuts: await listHandOuts(db, actor, id),
           links: await listStudentLinks(db, actor, id),
@@ -149,19 +177,13 @@ export function takeHomeRoutes(db: Database, postBox: PostBox): readonly Route[]
       method: 'delete',
       path: '/api/hand-outs/:id',
       access: 'signed-in',
-      handle: async (ctx) => {
-        if (!(await setHandOutDeleted(db, requireActor(ctx), idParam(ctx), true))) throw notFound();
-        ctx.status = 204;
-      },
+      handle: (ctx) => changeDeleted(ctx, true),
     },
     {
       method: 'post',
       path: '/api/hand-outs/:id/restore',
       access: 'signed-in',
-      handle: async (ctx) => {
-        if (!(await setHandOutDeleted(db, requireActor(ctx), idParam(ctx), false))) throw notFound();
-        ctx.status = 204;
-      },
+      handle: (ctx) => changeDeleted(ctx, false),
     },
     { method: 'post', path: '/api/students/:id/student-links', access: 'signed-in', handle: sendLink },
     {
@@ -169,7 +191,12 @@ export function takeHomeRoutes(db: Database, postBox: PostBox): readonly Route[]
       path: '/api/student-links/:id',
       access: 'signed-in',
       handle: async (ctx) => {
-        if (!(await revokeStudentLink(db, requireActor(ctx), idParam(ctx)))) throw notFound();
+        const [actor, id] = [requireActor(ctx), idParam(ctx)];
+        await db.inTransaction(async (tx) => {
+          const studentId = await revokeStudentLink(tx, actor, id);
+          if (studentId === undefined) throw notFound();
+          await recordAccess(tx, actor, studentId, { action: 'deleted', what: 'link' });
+        });
         ctx.status = 204;
       },
     },

@@ -12,6 +12,7 @@ import { type Actor } from '../http/context.ts';
 import { insertAcademy, insertInstructor } from '../identity/instructor-repository.ts';
 import { hashPassword } from '../identity/passwords.ts';
 import { simulatedPostBox } from '../post/post-box.ts';
+import { openPrinter } from '../printing/printer.ts';
 
 declare module 'vitest' {
   export interface ProvidedContext {
@@ -68,11 +69,23 @@ export class TestClient {
       },
       ...(body !== undefined && { body: typeof body === 'string' ? body : JSON.stringify(body) }),
     });
-    const [cookie] = response.headers.getSetCookie();
-    if (cookie !== undefined) this.cookie = cookie.split(';')[0] ?? '';
+    this.keepCookies(response.headers.getSetCookie());
     const text = await response.text();
     const isJson = (response.headers.get('content-type') ?? '').includes('json');
     return { status: response.status, headers: response.headers, body: isJson ? JSON.parse(text) : text };
+  }
+
+  private keepCookies(set: readonly string[]): void {
+    const named = (text: string): [string, string] => {
+      const [pair = ''] = text.split(';');
+      return [pair.slice(0, pair.indexOf('=')).trim(), pair.slice(pair.indexOf('=') + 1)];
+    };
+    const jar = new Map(this.cookie === '' ? [] : this.cookie.split('; ').map(named));
+    for (const [name, value] of set.map(named)) {
+      if (value === '') jar.delete(name);
+      else jar.set(name, value);
+    }
+    this.cookie = [...jar].map(([name, value]) => `${name}=${value}`).join('; ');
   }
 
   /** A file, as it comes. */
@@ -128,20 +141,24 @@ export async function serveTestApp(
 ): Promise<TestApp> {
   await migrate(databaseUrl, MIGRATIONS);
   const db = openDatabase(databaseUrl);
+  const server: Server = createServer();
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  const address = server.address();
+  const base = `http://127.0.0.1:${typeof address === 'object' && address !== null ? address.port : 0}`;
+  const printer = settings.printer ?? openPrinter();
   const app = createApp({
     db,
+    origins: { letters: base, all: [base] },
+    printer,
     logger: pino({ level: 'silent' }),
     postBox: simulatedPostBox(undefined),
     setupCode: SETUP_CODE,
     webRoot,
     requestsPerMinute: 1_000_000,
-    trustedProxy: undefined,
+    trustedProxies: [],
     ...settings,
   });
-  const server: Server = createServer(app.callback());
-  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
-  const address = server.address();
-  const base = `http://127.0.0.1:${typeof address === 'object' && address !== null ? address.port : 0}`;
+  server.on('request', app.callback());
   const client = (): TestClient => new TestClient(base);
   return {
     db,
@@ -169,6 +186,7 @@ export async function serveTestApp(
         server.close(() => resolve());
         server.closeAllConnections();
       });
+      await printer.close();
       await db.close();
     },
   };

@@ -9,6 +9,7 @@ import { asOnlyImport } from '../one-import.ts';
 import { EXCHANGED_TABLES, type ExchangedTable } from '../tables.ts';
 import { LineAdmission } from './admit-lines.ts';
 import { describeConflicts } from './describe-conflicts.ts';
+import { FileReferences } from './file-references.ts';
 import { MergeErasures } from './merge-erasures.ts';
 import { type MergeContext } from './merge-context.ts';
 import { MergeLog } from './merge-log.ts';
@@ -16,7 +17,7 @@ import { mergeRows } from './merge-rows.ts';
 import { VersionMerge } from './merge-versions.ts';
 import { Namesakes } from './namesakes.ts';
 import { People } from './people.ts';
-import { listWaiting, settle } from './settle.ts';
+import { loadWaiting, settle } from './settle.ts';
 
 /** What is to be done with an academy's or a student's file. */
 export interface MergeWish {
@@ -33,7 +34,7 @@ export interface MergeWish {
   readonly progress: (rows: number) => void;
 }
 
-/** Looked at, or with problems: what was written is taken back. */
+/** Looked at, or with problems: what was written, by a bringing in alone, is taken back. */
 class TakenBack extends Error {
   constructor(readonly report: MergeReport) {
     super('taken back');
@@ -53,7 +54,7 @@ const TOLD_NAMES = 20;
 export async function mergeAcademy(db: Database, actor: Actor, wish: MergeWish): Promise<MergeReport> {
   const passwordHash = await nobodysPassword();
   try {
-    const report = await db.inTransaction((tx) =>
+    const report = await db.inLongTransaction((tx) =>
       asOnlyImport(tx, actor.academyId, async () => {
         const merge = new AcademyMerge(tx, actor, wish, await People.load(tx, actor, passwordHash));
         for await (const text of wish.open()) {
@@ -90,6 +91,7 @@ class AcademyMerge {
   private versions: VersionMerge | null = null;
   private erasures: MergeErasures | null = null;
   private namesakes: Namesakes | null = null;
+  private waiting: readonly { readonly id: string; readonly name: string }[] = [];
   private table: ExchangedTable | null = null;
   private batch: AcademyLine[] = [];
   private rows = 0;
@@ -120,6 +122,9 @@ class AcademyMerge {
     const { file, log, context, head, wish, people } = this;
     if (head === null && file.problemCount === 0) file.refuseWhole('The file is empty.');
     if (context !== null && file.problemCount === 0) {
+      for (const loose of await context.references.looseAtEnd(context.otherHands)) file.refuseWhole(loose);
+    }
+    if (context?.bringIn === true && file.problemCount === 0) {
       for (const loose of await settle(context)) file.refuseWhole(loose);
     }
     const seen = log.seen();
@@ -136,7 +141,7 @@ class AcademyMerge {
       instructors: people.fresh,
       underYou: people.usedActor,
       namesakes: this.namesakes?.found ?? [],
-      withoutConsent: context === null ? [] : (await listWaiting(context)).slice(0, TOLD_NAMES),
+      withoutConsent: this.withoutConsent().slice(0, TOLD_NAMES),
       erasedThere: (await this.erasures?.stillHere()) ?? [],
       problems: file.problems,
       problemCount: file.problemCount,
@@ -144,9 +149,19 @@ class AcademyMerge {
     };
   }
 
+  /** Of whom something came in, or stayed out, while no guardian's consent to records stands. */
+  private withoutConsent(): readonly string[] {
+    if (this.context === null) return [];
+    const { students, references } = this.context;
+    const here = this.waiting.filter(({ id }) => students.has(id)).map(({ name }) => name);
+    return [...here, ...references.freshMinors].toSorted();
+  }
+
   private async begin(head: AcademyHead): Promise<void> {
-    const { tx, actor, log, people, wish } = this;
+    const { tx, actor, log, people, wish, file } = this;
     this.head = head;
+    this.waiting = await loadWaiting(tx, actor);
+    const came = new Map<string, Set<string>>();
     this.erasures = await MergeErasures.load(tx, actor);
     this.namesakes = await Namesakes.load(tx, actor);
     this.context = {
@@ -154,9 +169,19 @@ class AcademyMerge {
       actor,
       log,
       people,
+      bringIn: wish.bringIn,
       differing: wish.differing,
       ofThisAcademy: head.id === actor.academyId,
       erased: this.erasures.here,
+      waiting: new Set(this.waiting.map(({ id }) => id)),
+      references: new FileReferences(tx, actor),
+      came: (table, id) => came.get(table)?.has(id) === true,
+      come: (table, id) => {
+        came.set(table, (came.get(table) ?? new Set()).add(id));
+      },
+      checksLeftOut: new Map(),
+      refuse: (said) => file.refuse('', said),
+      refused: () => file.problemCount > 0,
       checks: new Set(),
       students: new Set(),
       otherHands: new Set(),
@@ -181,7 +206,10 @@ class AcademyMerge {
     const { admission, context, log } = this;
     if (admission === null || context === null) return;
     if (table.name === 'instructor') {
-      const { fresh, same } = await this.people.take(batch.filter((l) => l.table === 'instructor'));
+      const { fresh, same } = await this.people.take(
+        batch.filter((l) => l.table === 'instructor'),
+        context.bringIn,
+      );
       log.count('instructor', 'fresh', fresh);
       log.count('instructor', 'same', same);
       return;
@@ -189,7 +217,7 @@ class AcademyMerge {
     if (table.name === 'erased_student') {
       await this.erasures?.take(
         batch.filter((l) => l.table === 'erased_student'),
-        log,
+        context,
       );
       return;
     }

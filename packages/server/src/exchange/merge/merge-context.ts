@@ -1,9 +1,10 @@
-import { type AcademyLine } from '@lotrecht/contract';
+import { type AcademyLine, type LeftOut } from '@lotrecht/contract';
 import { type Queries } from '../../database/database.ts';
 import { listOf, sql } from '../../database/sql.ts';
 import { type Actor } from '../../http/context.ts';
 import { selectStored, type StoredRow, toLine, words } from '../stored-rows.ts';
 import { columnOf, type ExchangedTable } from '../tables.ts';
+import { type FileReferences } from './file-references.ts';
 import { type MergeLog } from './merge-log.ts';
 import { type People } from './people.ts';
 
@@ -13,14 +14,28 @@ export interface MergeContext {
   readonly actor: Actor;
   readonly log: MergeLog;
   readonly people: People;
+  /** Else it is only looked at: nothing is written, and nobody who works waits. */
+  readonly bringIn: boolean;
   /** Where here and file differ: keep what is here, or take what the file says. */
   readonly differing: 'keep' | 'take';
   /** Whether the file is of this academy. */
   readonly ofThisAcademy: boolean;
   /** Students who were erased here: nothing of theirs comes in. */
   readonly erased: ReadonlySet<string>;
+  /** Students who are here, are not of age and whose guardian has consented to no records: nothing new comes in. */
+  readonly waiting: ReadonlySet<string>;
+  /** What the file has of its own, so that what points at it is held to it. */
+  readonly references: FileReferences;
   /** Checks whose versions or lines change. */
   readonly checks: Set<string>;
+  /** Whether a row came in by an earlier line, and that it has. */
+  readonly came: (table: AcademyLine['table'], id: string) => boolean;
+  readonly come: (table: AcademyLine['table'], id: string) => void;
+  /** Checks that stay out, and their versions with them. */
+  readonly checksLeftOut: Map<string, LeftOut['why']>;
+  /** Something does not fit: nothing comes in. */
+  readonly refuse: (said: string) => void;
+  readonly refused: () => boolean;
   /** Students of whom something changes. */
   readonly students: Set<string>;
   /** Students whose hand is not the same here and in the file. */

@@ -2,7 +2,7 @@ import { type AcademyLine } from '@lotrecht/contract';
 import { type Queries } from '../../database/database.ts';
 import { listOf, sql } from '../../database/sql.ts';
 import { type Actor } from '../../http/context.ts';
-import { type MergeLog } from './merge-log.ts';
+import { type MergeContext } from './merge-context.ts';
 
 /** Who was erased here stays erased; who was erased there and is here is told, and erased by nobody but the head. */
 export class MergeErasures {
@@ -23,7 +23,7 @@ export class MergeErasures {
 
   async take(
     lines: readonly Extract<AcademyLine, { table: 'erased_student' }>[],
-    log: MergeLog,
+    { log, bringIn }: Pick<MergeContext, 'log' | 'bringIn'>,
   ): Promise<void> {
     const fresh = lines.map(({ studentId }) => studentId).filter((id) => !this.here.has(id));
     log.count('erased_student', 'same', lines.length - fresh.length);
@@ -35,9 +35,11 @@ export class MergeErasures {
     this.there.push(...still);
     log.count('erased_student', 'differ', still.size);
     for (const id of fresh.filter((one) => !still.has(one))) {
-      await this.tx.exec(
-        sql`INSERT IGNORE INTO erased_student (academy_id, student_id) VALUES (${academyId}, ${id})`,
-      );
+      if (bringIn) {
+        await this.tx.exec(
+          sql`INSERT IGNORE INTO erased_student (academy_id, student_id) VALUES (${academyId}, ${id})`,
+        );
+      }
       log.count('erased_student', 'fresh');
     }
   }

@@ -29,7 +29,16 @@ const TOLD_CONFLICTS = 100;
 const TOLD_DIFFERENCES = 6;
 const LONGEST_TEXT = 120;
 /** Of a row's own bookkeeping, or computed from what it says. */
-const UNSAID = ['table', 'revision', 'result', 'coreVersion', 'saveKey', 'createdAt'];
+const UNSAID = [
+  'table',
+  'revision',
+  'result',
+  'coreVersion',
+  'saveKey',
+  'createdAt',
+  'confirmedAt',
+  'importedBy',
+];
 
 /** Where a row says something else, field by field and inside documents. */
 export function differencesOf(

@@ -1,12 +1,12 @@
-import { createReadStream } from 'node:fs';
-import { createInterface } from 'node:readline';
 import { type MergeLine } from '@lotrecht/contract';
 import { type Database } from '../../database/database.ts';
 import { matching, oneOf } from '../../http/query.ts';
+import { type AtOnce } from '../../http/at-once.ts';
 import { type Route } from '../../http/route.ts';
 import { requireActor } from '../../identity/session-cookie.ts';
 import { ImportRefused } from '../academy-file.ts';
 import { answerUpload } from '../file-upload.ts';
+import { textLines } from '../text-lines.ts';
 import { BusyImporting } from '../one-import.ts';
 import { mergeAcademy } from './merge-academy.ts';
 
@@ -14,7 +14,7 @@ import { mergeAcademy } from './merge-academy.ts';
 const LARGEST_BYTES = 1024 * 1024 * 1024;
 
 /** A file of this or another academy, or of a student: looked at first, then brought in, all or nothing. */
-export function mergeRoutes(db: Database): readonly Route[] {
+export function mergeRoutes(db: Database, places: AtOnce): readonly Route[] {
   return [
     {
       method: 'post',
@@ -27,10 +27,10 @@ export function mergeRoutes(db: Database): readonly Route[] {
         const bringIn = oneOf(ctx, 'do', ['look', 'bring-in']) === 'bring-in';
         const seen = matching(ctx, 'seen', /^[0-9a-f]{16}$/, 'Send what the report said, unchanged.');
         await answerUpload<MergeLine>(ctx, {
+          places,
           largestBytes: LARGEST_BYTES,
           work: async ({ file, signal, say }) => {
-            const open = (): AsyncIterable<string> =>
-              createInterface({ input: createReadStream(file), crlfDelay: Number.POSITIVE_INFINITY });
+            const open = (): AsyncIterable<string> => textLines(file);
             const progress = (rows: number): void => say({ rows });
             const wish = { open, bringIn, differing, seen, signal, progress };
             say({ report: await mergeAcademy(db, actor, wish) });

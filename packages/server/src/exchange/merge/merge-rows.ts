@@ -15,21 +15,30 @@ export async function mergeRows(
   table: ExchangedTable,
   lines: readonly AcademyLine[],
 ): Promise<void> {
-  const { tx, actor, log, people, differing } = context;
+  const { tx, actor, log, people, differing, bringIn, references } = context;
   const found = await rowsHere(
     context,
     table,
     lines.map((line) => keyOf(table, line)),
   );
   const hereByKey = new Map(found.map((line) => [keyOf(table, line), line]));
-  const fresh: AcademyLine[] = [];
+  const fresh = new Map<string, AcademyLine>();
   for (const there of lines) {
     const id = keyOf(table, there);
     const here = hereByKey.get(id);
+    // Of a row that stands twice in a file, the first counts.
+    if (context.came(there.table, id)) {
+      log.count(there.table, 'same');
+      continue;
+    }
     if (here === undefined) {
-      fresh.push(there);
-      // A second line of the same row meets the first.
-      hereByKey.set(id, there);
+      if (waitsForGuardian(context, there)) {
+        log.leaveOut(there.table, 'consent');
+        if (there.table === 'setup_check') context.checksLeftOut.set(id, 'consent');
+        continue;
+      }
+      context.come(there.table, id);
+      fresh.set(id, there);
       continue;
     }
     if (await bringWithdrawal(context, here, there)) continue;
@@ -44,21 +53,30 @@ export async function mergeRows(
     log.conflict({ table: there.table, id, here, there }, differences);
     if (here.table === 'student' && there.table === 'student' && here.handedness !== there.handedness)
       context.otherHands.add(id);
-    if (differing === 'take') {
+    if (differing === 'take' && bringIn) {
       await tx.exec(takeRow(context, table, there));
       touch(context, there);
     }
   }
-  await insertRows(tx, actor.academyId, { table, lines: fresh });
-  for (const line of fresh) {
+  for (const misfit of await references.misfits([...fresh.values()])) context.refuse(misfit);
+  for (const line of fresh.values()) {
     log.count(line.table, 'fresh');
+    references.add(line);
     touch(context, line);
   }
+  if (bringIn && !context.refused())
+    await insertRows(tx, actor.academyId, { table, lines: [...fresh.values()] });
+}
+
+/** Something new about someone who is here, not of age, and whose guardian has consented to no records. */
+function waitsForGuardian({ waiting }: MergeContext, line: AcademyLine): boolean {
+  const isRecord = ['lesson', 'setup_check', 'hand_out', 'self_check'].includes(line.table);
+  return isRecord && 'studentId' in line && waiting.has(line.studentId);
 }
 
 /** A guardian who has withdrawn has withdrawn, here or there: that is no matter of choice. @returns whether it was new */
 async function bringWithdrawal(
-  { tx, actor, log }: MergeContext,
+  { tx, actor, log, bringIn }: MergeContext,
   here: AcademyLine,
   there: AcademyLine,
 ): Promise<boolean> {
@@ -68,9 +86,11 @@ async function bringWithdrawal(
     return true;
   }
   if (there.withdrawnAt === null) return false;
-  await tx.exec(sql`
-    UPDATE guardian_consent SET withdrawn_at = UTC_TIMESTAMP(3)
-    WHERE academy_id = ${actor.academyId} AND id = ${here.id}`);
+  if (bringIn) {
+    await tx.exec(sql`
+      UPDATE guardian_consent SET withdrawn_at = UTC_TIMESTAMP(3)
+      WHERE academy_id = ${actor.academyId} AND id = ${here.id}`);
+  }
   log.count('guardian_consent', 'fresh');
   return true;
 }

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { type AcademyLine, type MergeDifference } from '@lotrecht/contract';
+import { listOf, sql } from '../../database/sql.ts';
 import { insertRows } from '../insert-rows.ts';
 import { tableNamed } from '../tables.ts';
 import { type MergeContext, rowsHere } from './merge-context.ts';
@@ -20,22 +21,42 @@ export class VersionMerge {
   constructor(private readonly context: MergeContext) {}
 
   async take(lines: readonly VersionLine[]): Promise<void> {
-    const { tx, actor, log, checks } = this.context;
+    const { tx, actor, log, checks, bringIn, references } = this.context;
     const table = tableNamed('check_version');
     const ids = [...new Set(lines.map((line) => line.checkId))];
     const found = (await rowsHere(this.context, table, ids)).filter((l) => l.table === 'check_version');
     const here = new Map(ids.map((id) => [id, found.filter((v) => v.checkId === id)]));
-    this.highest = new Map([...here].map(([id, all]) => [id, Math.max(0, ...all.map((v) => v.revision))]));
+    // Those of the batch before have perhaps not been written.
+    const before = this.highest;
+    this.highest = new Map(
+      [...here].map(([id, known]) => [id, Math.max(before.get(id) ?? 0, ...known.map((v) => v.revision))]),
+    );
+    const out = await this.waitingAmong(ids);
     const fresh: VersionLine[] = [];
     for (const line of lines) {
       const versions = here.get(line.checkId) ?? [];
       const known = versions.find((v) => v.saveKey === line.saveKey);
-      if (known === undefined) fresh.push(...this.follow(line, versions));
+      if (known === undefined && out.has(line.checkId)) log.leaveOut(line.table, 'consent');
+      else if (known === undefined) fresh.push(...this.follow(line, versions));
       else if (differencesBetween(known, line).length === 0) log.count('check_version', 'same');
       else fresh.push(...this.comeApart({ ...line, saveKey: randomUUID() }, known));
     }
-    await insertRows(tx, actor.academyId, { table, lines: fresh });
-    for (const { checkId } of fresh) checks.add(checkId);
+    for (const misfit of await references.misfits(fresh)) this.context.refuse(misfit);
+    for (const line of fresh) {
+      references.add(line);
+      checks.add(line.checkId);
+    }
+    if (bringIn && !this.context.refused()) await insertRows(tx, actor.academyId, { table, lines: fresh });
+  }
+
+  /** Checks that are here and whose student waits for a guardian. */
+  private async waitingAmong(ids: readonly string[]): Promise<ReadonlySet<string>> {
+    const { tx, actor, waiting } = this.context;
+    if (waiting.size === 0) return new Set();
+    const theirs = await tx.many<{ id: string; studentId: string }>(sql`
+      SELECT id, student_id AS studentId FROM setup_check
+      WHERE academy_id = ${actor.academyId} AND id IN (${listOf(ids)})`);
+    return new Set(theirs.filter((c) => waiting.has(c.studentId)).map((c) => c.id));
   }
 
   /** @returns the version as it is to be added, or nothing */

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import {
   type AcademyEventView,
+  type CheckVersionsView,
   type CheckView,
   type InstructorView,
   type LessonView,
@@ -199,7 +200,8 @@ describe('what differs', () => {
     // Whoever has the page open is told that it moved on.
     expect([student.notes, student.revision]).toEqual(['as there', 3]);
     expect(await checkIn(here)).toMatchObject({ revision: 3, document: workedCheck('right', 590) });
-    const versions = (await here.head.get(`/api/checks/${ids.checkId}/versions`)).body as CheckView[];
+    const { versions } = (await here.head.get(`/api/checks/${ids.checkId}/versions`))
+      .body as CheckVersionsView;
     expect(versions.map((v) => v.document.observations[0])).toContainEqual(
       workedCheck('right', 610).observations[0],
     );
@@ -275,12 +277,27 @@ describe('a student’s file', () => {
     expect([again.conflictCount, countsOf(again, 'fresh')]).toEqual([0, {}]);
   });
 
-  it('with an address of another academy’s makes no account, and tells nothing of it', async () => {
-    const other = await houseOf(app, 'Another');
-    const report = await broughtIn(other, await fileOf(here.head));
-    expect(report).toMatchObject({ instructors: [], underYou: true, broughtIn: true });
-    const instructors = (await other.head.get('/api/instructors')).body as InstructorView[];
-    expect(instructors.map((i) => i.id)).toEqual([other.actor.instructorId]);
+  it('with an address of another academy’s says the same as with nobody’s, looked at and brought in', async () => {
+    const file = await fileOf(here.head);
+    const nobodys = file.replaceAll(/"email":"[^"]+"/g, '"email":"nobody@nowhere.example"');
+    const reports = [];
+    for (const text of [file, nobodys]) {
+      const other = await houseOf(app, 'Another');
+      reports.push(await looked(other, text), await broughtIn(other, text));
+      const instructors = (await other.head.get('/api/instructors')).body as InstructorView[];
+      expect(instructors.map((i) => [i.name, i.email === null, i.suspended])).toContainEqual([
+        'An head',
+        true,
+        true,
+      ]);
+      expect(JSON.stringify(instructors)).not.toContain(here.actor.instructorId + '.');
+    }
+    expect(reports.map((r) => [r.instructors, r.underYou, r.tables])).toEqual([
+      [['An head'], false, reports[0]?.tables],
+      [['An head'], false, reports[0]?.tables],
+      [['An head'], false, reports[0]?.tables],
+      [['An head'], false, reports[0]?.tables],
+    ]);
   });
 });
 

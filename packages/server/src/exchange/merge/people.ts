@@ -2,6 +2,7 @@ import { type AcademyLine } from '@lotrecht/contract';
 import { type Queries } from '../../database/database.ts';
 import { listOf, sql } from '../../database/sql.ts';
 import { type Actor } from '../../http/context.ts';
+import { standInAddress } from '../../identity/stand-in-address.ts';
 import { insertRows } from '../insert-rows.ts';
 import { tableNamed } from '../tables.ts';
 
@@ -11,7 +12,7 @@ type InstructorLine = Extract<AcademyLine, { table: 'instructor' }>;
 export class People {
   private readonly idOf = new Map<string, string>();
   private readonly names = new Map<string, string>();
-  /** New ones, who come in suspended: the head lets them in. */
+  /** New ones, who come in suspended and without an address: the head invites them. */
   readonly fresh: string[] = [];
   /** Whether something named someone without an account. */
   usedActor = false;
@@ -32,21 +33,28 @@ export class People {
   }
 
   /** @returns how many came in, and how many were here */
-  async take(lines: readonly InstructorLine[]): Promise<{ readonly fresh: number; readonly same: number }> {
+  async take(
+    lines: readonly InstructorLine[],
+    bringIn: boolean,
+  ): Promise<{ readonly fresh: number; readonly same: number }> {
     const emails = listOf(lines.map(({ email }) => email));
-    // Addresses are one each in the whole database.
-    const taken = await this.tx.many<{ email: string; id: string; academyId: string }>(
-      sql`SELECT email, id, academy_id AS academyId FROM instructor WHERE email IN (${emails})`,
+    const { academyId } = this.actor;
+    // Only of this academy: who has an account elsewhere is not for a file to find out.
+    const known = await this.tx.many<{ email: string; id: string }>(
+      sql`SELECT email, id FROM instructor WHERE email IN (${emails}) AND academy_id = ${academyId}`,
     );
     const fresh: InstructorLine[] = [];
     for (const line of lines) {
-      const byEmail = taken.find((t) => t.email.toLowerCase() === line.email.toLowerCase());
+      const byEmail = known.find((t) => t.email.toLowerCase() === line.email.toLowerCase());
       if (this.idOf.has(line.id)) continue;
       if (byEmail === undefined) fresh.push(line);
-      // Someone of another academy is not told of: their rows come in under whoever brings the file.
-      else if (byEmail.academyId === this.actor.academyId) this.know(line.id, byEmail.id, line.name);
+      else this.know(line.id, byEmail.id, line.name);
     }
-    await this.insert(fresh);
+    if (bringIn) await this.insert(fresh);
+    for (const { id, name } of fresh) {
+      this.know(id, id, name);
+      this.fresh.push(name);
+    }
     return { fresh: fresh.length, same: lines.length - fresh.length };
   }
 
@@ -70,13 +78,13 @@ export class People {
     const suspendedAt = new Date().toISOString();
     await insertRows(this.tx, this.actor.academyId, {
       table: tableNamed('instructor'),
-      lines: lines.map((line) => ({ ...line, suspendedAt: line.suspendedAt ?? suspendedAt })),
+      lines: lines.map((line) => ({
+        ...line,
+        email: standInAddress(this.actor.academyId, line.id),
+        suspendedAt: line.suspendedAt ?? suspendedAt,
+      })),
       secret: { password_hash: this.passwordHash },
     });
-    for (const { id, name } of lines) {
-      this.know(id, id, name);
-      this.fresh.push(name);
-    }
   }
 
   private know(id: string, here: string, name: string): void {

@@ -1,7 +1,9 @@
 import { recomputeForHand } from '../../checks/correct-hand.ts';
 import { rebuildMeasuredLines } from '../../checks/rebuild-measured-lines.ts';
 import { waitsForGuardian } from '../../consents/consent-repository.ts';
+import { type Queries } from '../../database/database.ts';
 import { listOf, sql } from '../../database/sql.ts';
+import { type Actor } from '../../http/context.ts';
 import { markStandings } from '../../roster/standing-due.ts';
 import { findLoose } from '../loose-ends.ts';
 import { type MergeContext } from './merge-context.ts';
@@ -19,21 +21,14 @@ function* chunks(all: Iterable<string>): Generator<readonly string[]> {
   if (chunk.length > 0) yield chunk;
 }
 
-/** Those of whom something came in, who are not of age and whose guardian has consented to no records here. */
-export async function listWaiting({
-  tx,
-  actor,
-  students,
-}: Pick<MergeContext, 'tx' | 'actor' | 'students'>): Promise<readonly string[]> {
-  const names: string[] = [];
-  for (const ids of chunks(students)) {
-    const waiting = await tx.many<{ name: string }>(sql`
-      SELECT s.name FROM student s
-      WHERE s.academy_id = ${actor.academyId} AND s.id IN (${listOf(ids)}) AND s.deleted_at IS NULL
-        AND ${waitsForGuardian()} ORDER BY s.name, s.id`);
-    names.push(...waiting.map(({ name }) => name));
-  }
-  return names;
+/** Those who are here, are not of age, and whose guardian has consented to no records. */
+export async function loadWaiting(
+  tx: Queries,
+  { academyId }: Actor,
+): Promise<readonly { readonly id: string; readonly name: string }[]> {
+  return tx.many(sql`
+    SELECT s.id, s.name FROM student s
+    WHERE s.academy_id = ${academyId} AND s.deleted_at IS NULL AND ${waitsForGuardian()} ORDER BY s.name, s.id`);
 }
 
 /**

@@ -44,11 +44,11 @@ export async function importReadings(
   wish: ReadingImport,
 ): Promise<ReadingImportReport> {
   try {
-    const brought = await db.inTransaction((tx) =>
+    const brought = await db.inLongTransaction((tx) =>
       asOnlyImport(tx, actor.academyId, async () => {
         const problems = new Problems(wish.mapping);
         const students = await KnownStudents.load(tx, actor, wish.mapping.hand);
-        const writer = new ReadingWriter(tx, actor, problems);
+        const writer = new ReadingWriter(tx, actor, problems, wish.bringIn);
         const groups = new CheckGroups(students, problems, writer);
         let rows = 0;
         for await (const { row, cells, uneven } of readTable(wish.file)) {

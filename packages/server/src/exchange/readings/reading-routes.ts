@@ -6,6 +6,7 @@ import {
 } from '@lotrecht/contract';
 import { type Database } from '../../database/database.ts';
 import { type AppContext } from '../../http/context.ts';
+import { type AtOnce } from '../../http/at-once.ts';
 import { type Route } from '../../http/route.ts';
 import { requireActor } from '../../identity/session-cookie.ts';
 import { answerUpload } from '../file-upload.ts';
@@ -24,7 +25,7 @@ function mappingOf(ctx: AppContext): ReadingMapping {
 }
 
 /** Foreign tables of readings: looked at first, then brought in, all or nothing. */
-export function readingRoutes(db: Database): readonly Route[] {
+export function readingRoutes(db: Database, places: AtOnce): readonly Route[] {
   return [
     {
       method: 'post',
@@ -37,6 +38,7 @@ export function readingRoutes(db: Database): readonly Route[] {
         const bringIn = ctx.query['do'] === 'bring-in';
         const today = new Date(Date.now() + DAY_AHEAD_MS).toISOString().slice(0, 10);
         await answerUpload<ReadingImportLine>(ctx, {
+          places,
           largestBytes: LARGEST_BYTES,
           work: async ({ file, signal, say }) => {
             const progress = (rows: number): void => say({ rows });

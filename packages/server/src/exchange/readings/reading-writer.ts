@@ -6,6 +6,7 @@ import {
   type ReadingImportReport,
   type ResultDocument,
 } from '@lotrecht/contract';
+import { waitsForGuardian } from '../../consents/consent-repository.ts';
 import { type Queries } from '../../database/database.ts';
 import { listOf, sql } from '../../database/sql.ts';
 import { type Actor } from '../../http/context.ts';
@@ -37,12 +38,17 @@ export class ReadingWriter {
   private written = 0;
   private readonly startedAt = Date.now();
   private readonly made = new Set<string>();
+  /** Checks and lessons of this table: a look does not find them in the database. */
+  private readonly seen = new Set<string>();
+  private readonly lessonIds = new Map<string, string>();
   private readonly counted = { students: 0, lessons: 0, checks: 0, same: 0 };
 
   constructor(
     private readonly tx: Queries,
     private readonly actor: Actor,
     private readonly problems: Problems,
+    /** Else it is only looked at: nothing is written, and nobody who works waits. */
+    private readonly bringIn: boolean,
   ) {}
 
   get counts(): Pick<ReadingImportReport, 'students' | 'lessons' | 'checks' | 'same'> {
@@ -96,7 +102,11 @@ export class ReadingWriter {
     const byId = new Map(batch.map((check) => [idOf(this.actor, check), check]));
     const here = await this.tx.many<{ id: string }>(sql`
       SELECT id FROM setup_check WHERE academy_id = ${this.actor.academyId} AND id IN (${listOf([...byId.keys()])})`);
-    const known = new Set(here.map((row) => row.id));
+    const known = new Set([
+      ...here.map((row) => row.id),
+      ...[...byId.keys()].filter((id) => this.seen.has(id)),
+    ]);
+    for (const id of byId.keys()) this.seen.add(id);
     this.counted.same += batch.length - byId.size + known.size;
     return [...byId].filter(([id]) => !known.has(id)).map(([id, check]) => ({ id, check }));
   }
@@ -114,11 +124,15 @@ export class ReadingWriter {
       SELECT id, student_id AS studentId, held_on AS heldOn FROM lesson
       WHERE academy_id = ${this.actor.academyId} AND student_id IN (${listOf(students)}) AND kind = 'lesson'
         AND deleted_at IS NULL AND held_on IN (${listOf(days)}) ORDER BY created_at DESC, id`);
-    const lessons = new Map(here.map((l) => [`${l.studentId} ${l.heldOn}`, l.id]));
+    const lessons = new Map([
+      ...this.lessonIds,
+      ...here.map((l) => [`${l.studentId} ${l.heldOn}`, l.id] as const),
+    ]);
     const fresh = [...wanted].filter(([key]) => !lessons.has(key));
     const rows = fresh.map(([key, { student, date }]): AcademyLine => {
       const id = randomUUID();
       lessons.set(key, id);
+      this.lessonIds.set(key, id);
       return {
         table: 'lesson',
         id,
@@ -176,6 +190,7 @@ export class ReadingWriter {
         coreVersion: check.result.core,
         saveKey: id,
         instructorId: this.actor.instructorId,
+        importedBy: this.actor.instructorId,
         createdAt: this.stamp(),
       })),
     );
@@ -184,11 +199,23 @@ export class ReadingWriter {
       fresh.flatMap(({ id, check }) => measuredLines(id, check)),
     );
     const students = [...new Set(fresh.map(({ check }) => check.student.id))];
+    if (!this.bringIn) return;
+    await this.requireNoneWaiting(students);
     await markStandings(this.tx, this.actor.academyId, students);
   }
 
-  private insert(table: ExchangedTable, lines: readonly object[]): Promise<void> {
-    return insertRows(this.tx, this.actor.academyId, { table, lines });
+  /** A guardian may have withdrawn since the table was begun: the rows are held, and asked again. */
+  private async requireNoneWaiting(studentIds: readonly string[]): Promise<void> {
+    const waiting = await this.tx.many<{ name: string }>(sql`
+      SELECT s.name FROM student s
+      WHERE s.academy_id = ${this.actor.academyId} AND s.id IN (${listOf(studentIds)}) AND ${waitsForGuardian()}
+      ORDER BY s.id LOCK IN SHARE MODE`);
+    for (const { name } of waiting)
+      this.problems.add(0, '', `“${name}” is not of age. Record the guardian’s consent to records first.`);
+  }
+
+  private async insert(table: ExchangedTable, lines: readonly object[]): Promise<void> {
+    if (this.bringIn) await insertRows(this.tx, this.actor.academyId, { table, lines });
   }
 
   private stamp(): string {

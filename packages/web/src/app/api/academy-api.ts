@@ -2,7 +2,7 @@ import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import {
   type CheckInput,
-  type CheckVersionView,
+  type CheckVersionsView,
   type CheckView,
   type LessonInput,
   type LessonView,
@@ -59,8 +59,10 @@ export class AcademyApi {
     return this.http.get<CheckView>(`/api/checks/${id}`);
   }
 
-  checkVersions(id: string): Observable<readonly CheckVersionView[]> {
-    return this.http.get<readonly CheckVersionView[]>(`/api/checks/${id}/versions`);
+  /** A page of a check's versions; `before`: as the page before said. */
+  checkVersions(id: string, before: number | null = null): Observable<CheckVersionsView> {
+    const params = before === null ? {} : { before: String(before) };
+    return this.http.get<CheckVersionsView>(`/api/checks/${id}/versions`, { params });
   }
 
   /** @param saveKey one per save, the same when it is sent again */

@@ -5,9 +5,11 @@ import {
   type AuditEntryView,
   type InstructorView,
   type Invitation,
+  type InvitationView,
   type LinkView,
   type PasswordChange,
   type PostView,
+  type ProposedConsentView,
   type SessionEntryView,
 } from '@lotrecht/contract';
 import { type Observable } from 'rxjs';
@@ -47,6 +49,22 @@ export class AccountApi {
 
   invite(invitation: Invitation): Observable<unknown> {
     return this.http.post('/api/invitations', invitation);
+  }
+
+  invitations(): Observable<readonly InvitationView[]> {
+    return this.http.get<readonly InvitationView[]>('/api/invitations');
+  }
+
+  closeInvitation(id: string): Observable<unknown> {
+    return this.http.delete(`/api/invitations/${id}`);
+  }
+
+  proposedConsents(): Observable<readonly ProposedConsentView[]> {
+    return this.http.get<readonly ProposedConsentView[]>('/api/consents/proposed');
+  }
+
+  confirmConsent(id: string): Observable<unknown> {
+    return this.http.post(`/api/consents/${id}/confirm`, {});
   }
 
   post(): Observable<readonly PostView[]> {

@@ -17,8 +17,9 @@ export class RosterApi {
     return this.http.get<CohortView>('/api/roster/cohort', { params: asked(choice) });
   }
 
-  move(studentId: string, instructorId: string): Observable<unknown> {
-    return this.http.put(`/api/students/${studentId}/instructor`, { instructorId });
+  /** @param links what becomes of links to the student that are open; asked for where there are any */
+  move(studentId: string, instructorId: string, links?: 'keep' | 'close'): Observable<unknown> {
+    return this.http.put(`/api/students/${studentId}/instructor`, { instructorId, ...(links && { links }) });
   }
 
   suspend(instructorId: string, suspended: boolean): Observable<unknown> {

@@ -111,15 +111,18 @@ export class GuardianConsents {
   private readonly api = inject(ConsentApi);
 
   protected readonly missing = computed(() =>
-    SCOPES.filter((scope) => !this.consents().some((c) => c.scope === scope && c.withdrawnAt === null)),
+    SCOPES.filter(
+      (scope) => !this.consents().some((c) => c.scope === scope && c.confirmed && c.withdrawnAt === null),
+    ),
   );
   /** What a consent would be recorded to: what is needed here, until it is ticked otherwise. */
   protected readonly wanted = computed(() =>
     this.missing().filter((scope) => this.ticked()[scope] ?? scope === this.needed()),
   );
   protected readonly told = computed(() =>
-    this.consents().map(({ id, scope, givenBy, givenOn, withdrawnAt }) => {
-      const until = withdrawnAt === null ? '' : `, withdrawn ${dayText(withdrawnAt.slice(0, 10))}`;
+    this.consents().map(({ id, scope, givenBy, givenOn, confirmed, withdrawnAt }) => {
+      const waits = confirmed ? '' : ', from a file: it counts when the head has confirmed it';
+      const until = withdrawnAt === null ? waits : `, withdrawn ${dayText(withdrawnAt.slice(0, 10))}`;
       const covers = COVERS[scope];
       return {
         id,

@@ -15,9 +15,11 @@ import {
   type AcademyEventView,
   type AuditEntryView,
   type InstructorView,
+  type InvitationView,
   type PostView,
+  type ProposedConsentView,
 } from '@lotrecht/contract';
-import { forkJoin } from 'rxjs';
+import { forkJoin, type Observable } from 'rxjs';
 import { AccountApi } from '../../api/account-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { RosterApi } from '../../api/roster-api.ts';
@@ -35,6 +37,38 @@ const EVENT_WORDS: Readonly<Record<AcademyEventView['action'], string>> = {
   suspended: 'suspended',
   'let-in': 'let in again:',
   'retention-set': 'set how long data is kept:',
+  invited: 'invited',
+  'invitation-closed': 'closed the invitation of',
+  'consent-confirmed': 'confirmed a guardian’s consent that came in by a file',
+};
+
+const ACTION_WORDS: Readonly<Record<AuditEntryView['action'], string>> = {
+  seen: 'looked at',
+  changed: 'changed',
+  deleted: 'deleted',
+  restored: 'brought back',
+  erased: 'erased',
+  printed: 'printed',
+  exported: 'took away',
+  moved: 'moved',
+};
+
+const WHAT_WORDS: Readonly<Record<AuditEntryView['what'], string>> = {
+  student: 'the student',
+  lists: 'a list they stand in',
+  lesson: 'a lesson',
+  check: 'a check',
+  versions: 'a check’s versions',
+  lines: 'their lines',
+  'hand-out': 'what goes home',
+  link: 'a link',
+  consent: 'a consent',
+  'self-check': 'a reading at home',
+};
+
+const SCOPE_WORDS: Readonly<Record<ProposedConsentView['scope'], string>> = {
+  records: 'records',
+  link: 'a link',
 };
 
 /** What the head keeps an eye on: instructors and invitations, the post box, who looked at whom. */
@@ -60,6 +94,10 @@ export class AcademyPage {
   protected readonly instructors = signal<readonly InstructorView[]>([]);
   protected readonly post = signal<readonly PostView[]>([]);
   protected readonly accesses = signal<readonly AuditEntryView[]>([]);
+  protected readonly invitations = signal<readonly InvitationView[]>([]);
+  protected readonly proposed = signal<readonly ProposedConsentView[]>([]);
+  /** Who came in by a file and is being invited; null: somebody new. */
+  protected readonly inviting = signal<InstructorView | null>(null);
   protected readonly events = signal<readonly AcademyEventView[]>([]);
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly invited = signal<string | null>(null);
@@ -87,10 +125,38 @@ export class AcademyPage {
     return `${EVENT_WORDS[action]} ${detail}`.trimEnd();
   }
 
+  protected didWhat({ action, what, byLink, imported }: AuditEntryView): string {
+    const did = `${ACTION_WORDS[action]} ${WHAT_WORDS[what]}`;
+    if (imported) return `${did}, says a file`;
+    return byLink ? `${did}, by the student’s link` : did;
+  }
+
+  protected coveredBy({ scope, givenBy, givenOn }: ProposedConsentView): string {
+    return `${givenBy} consented to ${SCOPE_WORDS[scope]} on ${dayText(givenOn)}`;
+  }
+
+  /** Their name stands in the form; the address is theirs to be told. */
+  protected inviteKnown(instructor: InstructorView): void {
+    this.inviting.set(instructor);
+    this.form.patchValue({ name: instructor.name, email: '', role: instructor.role });
+  }
+
+  protected closeInvitation(id: string): void {
+    this.doing(this.api.closeInvitation(id));
+  }
+
+  protected confirm(id: string): void {
+    this.doing(this.api.confirmConsent(id));
+  }
+
   /** Students of an instructor who is suspended stay theirs until they are moved. */
   protected suspend({ id, suspended }: InstructorView): void {
+    this.doing(this.roster.suspend(id, !suspended));
+  }
+
+  private doing(work: Observable<unknown>): void {
     this.problem.set(null);
-    this.roster.suspend(id, !suspended).subscribe({
+    work.subscribe({
       next: () => this.load(),
       error: (error: unknown) => this.problem.set(toProblem(error)),
     });
@@ -104,8 +170,12 @@ export class AcademyPage {
       post: api.post(),
       accesses: api.accesses(),
       events: api.events(),
+      invitations: api.invitations(),
+      proposed: api.proposedConsents(),
     }).subscribe({
-      next: ({ instructors, post, accesses, events }) => {
+      next: ({ instructors, post, accesses, events, invitations, proposed }) => {
+        this.invitations.set(invitations);
+        this.proposed.set(proposed);
         this.events.set(events);
         this.instructors.set(instructors);
         this.post.set(post);
@@ -117,10 +187,12 @@ export class AcademyPage {
 
   protected invite(directive: FormGroupDirective): void {
     if (this.form.invalid) return;
-    const invitation = this.form.getRawValue();
+    const known = this.inviting();
+    const invitation = { ...this.form.getRawValue(), ...(known && { instructorId: known.id }) };
     this.api.invite(invitation).subscribe({
       next: () => {
         this.invited.set(invitation.email);
+        this.inviting.set(null);
         directive.resetForm({ name: '', email: '', role: 'instructor' });
         this.load();
       },

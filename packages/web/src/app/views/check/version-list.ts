@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input, signal, untracked } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { type CheckVersionView } from '@lotrecht/contract';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
@@ -16,7 +17,7 @@ const REASONS = {
 /** Every version of a stored check, newest first: nothing that was kept is ever overwritten. */
 @Component({
   selector: 'lo-version-list',
-  imports: [LineSummary, ProblemNote],
+  imports: [LineSummary, MatButton, ProblemNote],
   template: `
     @if (problem(); as p) {
       <lo-problem-note [problem]="p" (retry)="load(checkId())" />
@@ -27,7 +28,8 @@ const REASONS = {
           <p>
             <strong>Version {{ version.revision }}</strong>
             <span class="lo-soft">
-              {{ reasons[version.reason] }} by {{ version.by }}, {{ dayText(version.savedAt.slice(0, 10)) }}
+              {{ reasons[version.reason] }} by {{ version.by }}{{ version.imported ? ', says a file' : '' }},
+              {{ dayText(version.savedAt.slice(0, 10)) }}
               {{ clockText(version.savedAt) }}
             </span>
           </p>
@@ -37,6 +39,9 @@ const REASONS = {
         </li>
       }
     </ol>
+    @if (before(); as earlier) {
+      <button matButton="outlined" type="button" (click)="load(checkId(), earlier)">Earlier versions</button>
+    }
   `,
   styles: `
     ol {
@@ -62,6 +67,8 @@ export class VersionList {
   readonly revision = input.required<number>();
 
   protected readonly versions = signal<readonly CheckVersionView[]>([]);
+  /** Where the next page begins; null: these are all. */
+  protected readonly before = signal<number | null>(null);
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly reasons = REASONS;
   protected readonly dayText = dayText;
@@ -77,10 +84,14 @@ export class VersionList {
     });
   }
 
-  protected load(id: string): void {
+  /** @param before earlier than this revision; null: the newest */
+  protected load(id: string, before: number | null = null): void {
     this.problem.set(null);
-    this.api.checkVersions(id).subscribe({
-      next: (versions) => this.versions.set(versions),
+    this.api.checkVersions(id, before).subscribe({
+      next: (page) => {
+        this.versions.update((shown) => (before === null ? page.versions : [...shown, ...page.versions]));
+        this.before.set(page.before);
+      },
       error: (error: unknown) => this.problem.set(toProblem(error)),
     });
   }

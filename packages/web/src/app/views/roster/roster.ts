@@ -52,6 +52,13 @@ export class RosterPage {
     })),
   );
 
+  /** Whose move waits for an answer about links that are open. */
+  protected readonly asked = signal<{
+    readonly entry: RosterEntry;
+    readonly to: InstructorView;
+    readonly title: string;
+  } | null>(null);
+
   constructor() {
     inject(CurrentWorkStore).clear();
     this.methodStore.load();
@@ -88,11 +95,12 @@ export class RosterPage {
   }
 
   /** With all their history; chosen back, it is as before. */
-  protected move(entry: RosterEntry, instructorId: string): void {
+  protected move(entry: RosterEntry, instructorId: string, links?: 'keep' | 'close'): void {
     const to = this.instructors().find((i) => i.id === instructorId);
     if (to === undefined || to.id === entry.instructor.id) return;
     this.problem.set(null);
-    this.api.move(entry.studentId, to.id).subscribe({
+    this.asked.set(null);
+    this.api.move(entry.studentId, to.id, links).subscribe({
       next: () => {
         this.entries.update(
           (all) =>
@@ -103,7 +111,9 @@ export class RosterPage {
         this.said.set(`${entry.name} is with ${to.name} now.`);
       },
       error: (error: unknown) => {
-        this.problem.set(toProblem(error));
+        const problem = toProblem(error);
+        if (problem.code === 'links-open') this.asked.set({ entry, to, title: problem.title });
+        else this.problem.set(problem);
         // What is shown must be what is.
         this.load();
       },

@@ -115,6 +115,7 @@ export class TakeHomePage {
 
   /** A reading that cannot be is given back; anything else waits for the next try. */
   private refused(problem: ApiProblem): void {
+    if (problem.status === 409 || problem.code === 'enough-for-a-day') this.said.set(problem.title);
     if (problem.status !== 422) return;
     this.waiting.update(([, ...others]) => others);
     this.keep();

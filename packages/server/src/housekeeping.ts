@@ -1,0 +1,46 @@
+import { type Logger } from 'pino';
+import { noteWaitingLooks } from './audit/note-looks.ts';
+import { type Database } from './database/database.ts';
+import { isBusy, hasNoRoom, isUnreachable } from './database/trouble.ts';
+import { sweepTries } from './http/try-count.ts';
+import { sweepDevices } from './identity/known-device-repository.ts';
+import { sweepLinks } from './identity/one-time-link-repository.ts';
+import { sweepSessions } from './identity/session-repository.ts';
+import { refreshStandings } from './roster/refresh-standings.ts';
+
+const STANDINGS_EVERY_MS = 2_000;
+/** At a time: requests come between them. */
+const STANDINGS_AT_ONCE = 20;
+const LOOKS_EVERY_MS = 5_000;
+const SWEEP_EVERY_MS = 600_000;
+
+/** What a server does by itself beside its requests, again and again until the process ends. */
+export function keepHouse(db: Database, logger: Logger): void {
+  again(logger, 'standings were not refreshed', async () => {
+    const done = await refreshStandings(db, { limit: STANDINGS_AT_ONCE });
+    return done === STANDINGS_AT_ONCE ? 0 : STANDINGS_EVERY_MS;
+  });
+  again(logger, 'looks were not noted', async () => {
+    await noteWaitingLooks(db);
+    return LOOKS_EVERY_MS;
+  });
+  again(logger, 'what is over was not swept out', async () => {
+    for (const sweep of [sweepSessions, sweepTries, sweepDevices, sweepLinks]) await sweep(db);
+    return SWEEP_EVERY_MS;
+  });
+}
+
+/** @param work @returns how long to wait before the next time, ms */
+function again(logger: Logger, complaint: string, work: () => Promise<number>): void {
+  const next = (wait: number): void => {
+    setTimeout(() => {
+      work().then(next, (error: unknown) => {
+        // A database that is away, full or busy is told elsewhere.
+        if (!isUnreachable(error) && !hasNoRoom(error) && !isBusy(error))
+          logger.error({ err: error }, complaint);
+        next(LOOKS_EVERY_MS);
+      });
+    }, wait).unref();
+  };
+  next(STANDINGS_EVERY_MS);
+}

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { createServer, type RequestListener, type Server } from 'node:http';
 import { createServer as createTlsServer } from 'node:https';
+import { Server as NetServer } from 'node:net';
 import { createApp } from './app.ts';
 import { type Config, ConfigError, readConfig } from './config/read-config.ts';
 import { openDatabase } from './database/database.ts';
@@ -51,8 +52,10 @@ async function main(): Promise<void> {
     if (stopping) return;
     stopping = true;
     logger.info({ signal }, 'stopping');
-    // Requests under way are answered, and so are those that are just being sent on a connection that is open.
-    for (const server of servers) server.close();
+    // Requests under way are answered, and so are those that are just being sent on a connection that is open:
+    // the way of HTTP servers to close idle connections with the door would cut them off. The door is shut right after
+    // whoever stood before it was let in.
+    setImmediate(() => servers.forEach((server) => NetServer.prototype.close.call(server)));
     setTimeout(() => servers.forEach((server) => server.closeIdleConnections()), IDLE_GRACE_MS).unref();
     servers[0]?.once('close', () => {
       // Whatever cannot be closed or written keeps nobody from ending.

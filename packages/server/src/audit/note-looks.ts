@@ -1,6 +1,6 @@
 import { type Logger } from 'pino';
 import { type Database } from '../database/database.ts';
-import { hasNoRoom, isBusy, isUnreachable } from '../database/trouble.ts';
+import { ifPossible } from '../database/in-time.ts';
 import { type AppContext } from '../http/context.ts';
 import { requireActor } from '../identity/session-cookie.ts';
 import { type Access, insertLooks, type Look } from './audit-repository.ts';
@@ -27,20 +27,8 @@ export async function noteLooks(
 
 /** The same for whoever is not signed in: a student by their link. */
 export async function noteLook(db: Database, look: Look, log: Logger): Promise<void> {
-  const noted = insertLooks(db, look);
-  let timer: NodeJS.Timeout | undefined;
-  const tooLate = new Promise<'late'>((resolve) => {
-    timer = setTimeout(() => resolve('late'), PATIENCE_MS);
-  });
-  try {
-    // A note that comes after all has met no key that is taken, or has: either way it is there once.
-    if ((await Promise.race([noted, tooLate])) !== 'late') return;
-    noted.catch(() => undefined);
-  } catch (error) {
-    if (!isBusy(error) && !hasNoRoom(error) && !isUnreachable(error)) throw error;
-  } finally {
-    clearTimeout(timer);
-  }
+  // A note that comes late after all meets its own key when it is written again: it is there once.
+  if (await ifPossible(insertLooks(db, look), PATIENCE_MS)) return;
   const { actor, studentIds, access } = look;
   log.warn({ instructorId: actor.instructorId, studentIds, access }, 'a look waits to be noted');
   const queue = waiting.get(db) ?? [];

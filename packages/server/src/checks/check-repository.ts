@@ -15,15 +15,19 @@ import { type MeasuredVersion, replaceMeasuredLines } from './measured-line-repo
 import { markStanding, markStandingOf } from '../roster/standing-due.ts';
 import { visibleStudents } from '../students/visible.ts';
 
-/** @param among how checks are found; default: as the database finds best */
-function selectChecks(where: SqlFragment, among = sql``): SqlFragment {
+/**
+ * From the check outward, in its index's order: sorting documents would take a file on the disk, which may be full.
+ *
+ * @param among how checks are found; default: as the database finds best
+ */
+function selectChecks({ academyId }: Actor, where: SqlFragment, among = sql``): SqlFragment {
   return sql`
     SELECT c.id, c.revision, c.lesson_id AS lessonId, c.student_id AS studentId,
            v.document, v.rebase, v.record, v.result, v.phase, v.help, v.place_kind AS place, v.reader, v.reason, c.created_at AS createdAt, v.created_at AS savedAt
     FROM setup_check c ${among}
-    JOIN check_version v ON v.academy_id = c.academy_id AND v.check_id = c.id AND v.revision = c.revision
-    JOIN student s ON s.academy_id = c.academy_id AND s.id = c.student_id
-    WHERE ${where}`;
+    STRAIGHT_JOIN check_version v ON v.academy_id = c.academy_id AND v.check_id = c.id AND v.revision = c.revision
+    STRAIGHT_JOIN student s FORCE INDEX (PRIMARY) ON s.academy_id = c.academy_id AND s.id = c.student_id
+    WHERE c.academy_id = ${academyId} AND ${where}`;
 }
 
 type CheckRow = Omit<CheckView, 'circumstances'> & CircumstancesRow;
@@ -45,6 +49,7 @@ async function listChecks(
 ): Promise<readonly CheckView[]> {
   const rows = await db.many<CheckRow>(
     selectChecks(
+      actor,
       sql`${visibleStudents(actor)} AND ${where} AND c.deleted_at IS NULL ORDER BY c.created_at, c.id`,
       among,
     ),
@@ -79,6 +84,7 @@ export async function listLastChecks(
 ): Promise<readonly CheckView[]> {
   const rows = await db.many<CheckRow>(
     selectChecks(
+      actor,
       sql`${visibleStudents(actor)} AND c.student_id = ${studentId} AND c.deleted_at IS NULL
         ORDER BY c.created_at DESC, c.id DESC LIMIT ${limit}`,
     ),
@@ -90,6 +96,7 @@ export async function listLastChecks(
 export async function findCheck(db: Queries, actor: Actor, id: string): Promise<CheckView | undefined> {
   const row = await db.maybeOne<CheckRow>(
     selectChecks(
+      actor,
       sql`${visibleStudents(actor)} AND c.id = ${id} AND c.deleted_at IS NULL AND s.deleted_at IS NULL`,
     ),
   );
@@ -122,10 +129,10 @@ export async function listVersions(
   const rows = await db.many<Omit<CheckVersionView, 'imported'> & { readonly imported: number }>(sql`
     SELECT v.revision, v.reason, v.document, v.rebase, v.record, v.result, i.name AS \`by\`,
            v.imported_by IS NOT NULL AS imported, v.created_at AS savedAt
-    FROM check_version v
-    JOIN setup_check c ON c.academy_id = v.academy_id AND c.id = v.check_id
-    JOIN student s ON s.academy_id = c.academy_id AND s.id = c.student_id
-    JOIN instructor i ON i.academy_id = v.academy_id AND i.id = v.instructor_id
+    FROM check_version v FORCE INDEX (PRIMARY)
+    STRAIGHT_JOIN setup_check c ON c.academy_id = v.academy_id AND c.id = v.check_id
+    STRAIGHT_JOIN student s FORCE INDEX (PRIMARY) ON s.academy_id = c.academy_id AND s.id = c.student_id
+    STRAIGHT_JOIN instructor i ON i.academy_id = v.academy_id AND i.id = v.instructor_id
     WHERE ${visibleStudents(actor)} AND v.academy_id = ${actor.academyId} AND v.check_id = ${checkId}
       AND c.deleted_at IS NULL AND s.deleted_at IS NULL AND v.revision < ${before ?? MOST_REVISION}
     ORDER BY v.revision DESC LIMIT ${PAGE_VERSIONS + 1}`);

@@ -3,6 +3,7 @@ import { closeSync, mkdtempSync, openSync, rmSync, writeSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { describe, expect, it } from 'vitest';
+import { type TestClient } from '../test/test-app.ts';
 import { type Count, makeLesson, PatientSave, report, Rig, ROUNDS, sleep } from './rig.ts';
 
 const SIZE = '300m';
@@ -26,6 +27,49 @@ function fill(file: string): void {
     }
   }
   closeSync(fd);
+}
+
+/** The longest that reading and readiness may take while nothing can be written. */
+const LONGEST_MS = 2_000;
+
+async function readsGoOn(on: {
+  readonly rig: Rig;
+  readonly client: TestClient;
+  readonly lessonId: string;
+  readonly base: string;
+  readonly filler: string;
+}): Promise<void> {
+  const { rig, client, lessonId, base, filler } = on;
+  fill(filler);
+  const waiting = new PatientSave(lessonId);
+  let full = true;
+  const writing = Array.from({ length: 6 }, async () => {
+    while (full) await Promise.race([waiting.tryOnce(client), sleep(2_000)]);
+  });
+  await sleep(3_000);
+  const { body } = await client.get(`/api/lessons/${lessonId}`);
+  const { studentId } = body as { studentId: string };
+  let longest = 0;
+  for (let i = 0; i < 30; i++) {
+    for (const path of [
+      `/api/lessons/${lessonId}`,
+      `/api/students/${studentId}`,
+      '/api/students',
+      '/health/ready',
+    ]) {
+      const startedAt = performance.now();
+      const answer = await client.get(path);
+      longest = Math.max(longest, performance.now() - startedAt);
+      expect([path, answer.status, answer.status === 200 ? '' : answer.body]).toEqual([path, 200, '']);
+    }
+  }
+  process.stdout.write(`disk full: the slowest of 180 reads took ${Math.round(longest)} ms\n`);
+  expect(longest).toBeLessThan(LONGEST_MS);
+  rmSync(filler);
+  full = false;
+  await Promise.all(writing);
+  await rig.ready(base);
+  await waiting.untilAcknowledged(client);
 }
 
 describe('a full disk', () => {
@@ -62,6 +106,7 @@ describe('a full disk', () => {
           await save.count(client, count);
         }
       }
+      await readsGoOn({ rig, client, lessonId, base, filler });
       report(`disk full, ${refusals} of ${ROUNDS} rounds with a save refused`, count);
       expect(refusals).toBeGreaterThan(0);
       expect(count).toEqual({ acknowledged: count.acknowledged, lost: 0, doubled: 0 });

@@ -93,8 +93,11 @@ export class Rig {
   /** Not in the data folder: a disk that is made full there must not take the log with it. */
   private readonly logFile = path.join(tmpdir(), `lotrecht-faults-${randomUUID()}.log`);
 
-  /** @param index which of several servers; its port stays the same when it is started again */
-  async startServer(index = 0, databaseUrl = this.databaseUrl): Promise<string> {
+  /**
+   * @param index which of several servers; its port stays the same when it is started again
+   * @param logFile where its log goes
+   */
+  async startServer(index = 0, databaseUrl = this.databaseUrl, logFile = this.logFile): Promise<string> {
     const { freePort } = await scripts();
     const port = (this.ports[index] ??= await freePort());
     const server = spawn(process.execPath, [path.join(root, 'packages/server/dist/main.js')], {
@@ -107,7 +110,7 @@ export class Rig {
         LOTRECHT_REQUESTS_PER_MINUTE: '1000000',
       },
       // Errors are what these tests make: they are only looked at when a test itself cannot go on.
-      stdio: ['ignore', openSync(this.logFile, 'a'), 'inherit'],
+      stdio: ['ignore', openSync(logFile, 'a'), 'inherit'],
     });
     this.servers[index] = server;
     const base = `http://127.0.0.1:${port}`;
@@ -117,6 +120,15 @@ export class Rig {
 
   async ready(base: string): Promise<void> {
     await until(async () => (await fetch(`${base}/health/ready`)).ok);
+  }
+
+  /** SIGTERM, as whoever runs it stops it. @returns its exit code, or null where it did not end in time */
+  async endServer(index = 0, patienceMs = 15_000): Promise<number | null> {
+    const server = this.servers[index];
+    if (server === undefined) return null;
+    const gone = new Promise<number | null>((resolve) => server.once('exit', resolve));
+    server.kill('SIGTERM');
+    return Promise.race([gone, sleep(patienceMs).then(() => null)]);
   }
 
   async killServer(index = 0): Promise<void> {

@@ -1,7 +1,10 @@
 import { type Database } from '../database/database.ts';
+import { inTime } from '../database/in-time.ts';
 import { sql } from '../database/sql.ts';
 
 const WINDOW_S = 15 * 60;
+/** A try that cannot be counted is not made. */
+const PATIENCE_MS = 5_000;
 /** The database's clock, ms: servers whose own clocks differ count together. */
 const NOW_MS = sql`CAST(UNIX_TIMESTAMP(NOW(3)) * 1000 AS UNSIGNED)`;
 
@@ -34,7 +37,7 @@ export function tryCount(db: Database, { kind, most, windowS = WINDOW_S }: TryKi
   const keyOf = (key: string): string => `${kind}:${key}`.slice(0, 255);
   return {
     take: async (key) => {
-      const { points, leftMs } = await db.inTransaction((tx) =>
+      const counted = db.inTransaction((tx) =>
         tx.one<{ points: number; leftMs: number }>(sql`
           INSERT INTO rate_limit (\`key\`, points, expire) VALUES (${keyOf(key)}, 1, ${NOW_MS} + ${windowS * 1000})
           ON DUPLICATE KEY UPDATE
@@ -42,6 +45,7 @@ export function tryCount(db: Database, { kind, most, windowS = WINDOW_S }: TryKi
             expire = IF(expire < ${NOW_MS}, ${NOW_MS} + ${windowS * 1000}, expire)
           RETURNING points, CAST(expire AS SIGNED) - CAST(${NOW_MS} AS SIGNED) AS leftMs`),
       );
+      const { points, leftMs } = await inTime(counted, PATIENCE_MS);
       return points > most ? Math.max(1, Math.ceil(Number(leftMs) / 1000)) : 0;
     },
     giveBack: async (key) => {

@@ -1,6 +1,7 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { type SessionEntryView } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
+import { ifPossible } from '../database/in-time.ts';
 import { sql } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';
 import { type Actor } from '../http/context.ts';
@@ -13,6 +14,8 @@ const IDLE_HOURS: Readonly<Record<Actor['role'], number>> = { head: 12, instruct
 
 /** Seen times are written at most this often, so that reading stays reading. */
 const SEEN_EVERY_MINUTES = 10;
+
+const TOUCH_MS = 300;
 
 const DEVICE_LENGTH = 200;
 
@@ -60,7 +63,8 @@ export async function findSession(db: Queries, tokenHash: Buffer): Promise<Livin
   if (row === undefined) return undefined;
   const { stale, locked, ...actor } = row;
   if (stale === 1) {
-    await db.exec(sql`UPDATE session SET last_seen_at = UTC_TIMESTAMP(3) WHERE token_hash = ${tokenHash}`);
+    const touch = sql`UPDATE session SET last_seen_at = UTC_TIMESTAMP(3) WHERE token_hash = ${tokenHash}`;
+    await ifPossible(db.exec(touch), TOUCH_MS);
   }
   return { actor, locked: locked === 1 };
 }

@@ -14,6 +14,8 @@ import { type TeeSheetRow } from './lesson-repository.ts';
 interface ColdRow {
   readonly studentId: string;
   readonly heldOn: string;
+  readonly createdAt: string;
+  readonly id: string;
   readonly result: ResultDocument;
   readonly record: CheckRecord | null;
 }
@@ -26,8 +28,8 @@ async function listLastColds(
   day: string,
 ): Promise<readonly ColdRow[]> {
   if (studentIds.length === 0) return [];
-  return db.many<ColdRow>(sql`
-    SELECT s.id AS studentId, l.held_on AS heldOn, v.result, v.record
+  const rows = await db.many<ColdRow>(sql`
+    SELECT s.id AS studentId, l.held_on AS heldOn, c.created_at AS createdAt, c.id, v.result, v.record
     FROM student s
     JOIN lesson l ON l.academy_id = s.academy_id AND l.id = (
       -- Newest first by the index, up to the first that has one.
@@ -43,8 +45,10 @@ async function listLastColds(
     JOIN setup_check c ON c.academy_id = l.academy_id AND c.lesson_id = l.id AND c.deleted_at IS NULL
     JOIN check_version v ON v.academy_id = c.academy_id AND v.check_id = c.id AND v.revision = c.revision
     WHERE s.academy_id = ${actor.academyId} AND ${visibleStudents(actor)} AND s.id IN (${listOf(studentIds)})
-      AND v.phase = 'baseline' AND v.help = 'blind'
-    ORDER BY c.created_at DESC, c.id`);
+      AND v.phase = 'baseline' AND v.help = 'blind'`);
+  // Sorted here: documents would be sorted in a file on the disk, which may be full.
+  const order = ({ createdAt, id }: ColdRow): string => `${createdAt} ${id}`;
+  return rows.toSorted((a, b) => (order(a) < order(b) ? 1 : -1));
 }
 
 /** What the cold lines of students say at their last lesson. */

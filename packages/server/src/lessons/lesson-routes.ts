@@ -11,7 +11,7 @@ import { notFound } from '../http/problem.ts';
 import { refused } from '../http/query.ts';
 import { type Route } from '../http/route.ts';
 import { requireActor } from '../identity/session-cookie.ts';
-import { refreshStandings } from '../roster/refresh-standings.ts';
+import { refreshBeforeLooking } from '../roster/refresh-standings.ts';
 import { withLastCold } from './last-cold.ts';
 import {
   findLesson,
@@ -46,7 +46,7 @@ export function lessonRoutes(db: Database): readonly Route[] {
       handle: async (ctx) => {
         const actor = requireActor(ctx);
         const date = requireDay(ctx.params['date']);
-        await refreshStandings(db, { academyId: actor.academyId, limit: REFRESHED, withinMs: WAITED_MS });
+        await refreshBeforeLooking(db, { academyId: actor.academyId, limit: REFRESHED, withinMs: WAITED_MS });
         const lists = {
           lessons: await listLessonsOfDay(db, actor, date),
           earlier: await listLessonsBefore(db, actor, date, SEEN_LATELY),

@@ -1,6 +1,7 @@
 import { type LineFlag, type MeasuredLineView } from '@lotrecht/contract';
 import { listMeasuredLines } from '../checks/measured-line-repository.ts';
 import { type Database, type Queries } from '../database/database.ts';
+import { ifPossible } from '../database/in-time.ts';
 import { sql } from '../database/sql.ts';
 import { type Actor } from '../http/context.ts';
 import { flagsOf } from './line-flags.ts';
@@ -39,6 +40,17 @@ export async function refreshStandings(db: Database, wish: RefreshWish): Promise
     done += 1;
   }
   return done;
+}
+
+/**
+ * The same for someone who waits for a page: it goes on with what there is where the database takes nothing for the
+ * moment, its disk full or others in the way.
+ */
+export async function refreshBeforeLooking(
+  db: Database,
+  wish: RefreshWish & { readonly withinMs: number },
+): Promise<void> {
+  await ifPossible(refreshStandings(db, wish), wish.withinMs * 1.5);
 }
 
 async function refresh(tx: Queries, { academyId, studentId }: Due): Promise<void> {

@@ -21,7 +21,7 @@ import { matching, oneOf, pageEnd } from '../http/query.ts';
 import { type Route } from '../http/route.ts';
 import { setSuspended } from '../identity/instructor-repository.ts';
 import { requireActor } from '../identity/session-cookie.ts';
-import { refreshStandings } from './refresh-standings.ts';
+import { refreshBeforeLooking } from './refresh-standings.ts';
 import { cohortOf, listRoster, moveStudent, type RosterWish } from './roster-repository.ts';
 
 /** So many standings are brought up to date before a page is shown; the others follow by themselves. */
@@ -75,7 +75,7 @@ export function rosterRoutes(db: Database): readonly Route[] {
       handle: async (ctx) => {
         const actor = requireActor(ctx);
         const wish = wishOf(ctx);
-        await refreshStandings(db, { academyId: actor.academyId, limit: REFRESHED, withinMs: WAITED_MS });
+        await refreshBeforeLooking(db, { academyId: actor.academyId, limit: REFRESHED, withinMs: WAITED_MS });
         const page = await listRoster(db, actor, wish);
         const ids = page.entries.map((e) => e.studentId);
         await noteLooks(ctx, db, ids, { action: 'seen', what: 'lists' });

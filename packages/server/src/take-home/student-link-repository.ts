@@ -1,12 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import { type StudentLinkInput, type StudentLinkView } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
+import { ifPossible } from '../database/in-time.ts';
 import { sql } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';
 import { type Actor } from '../http/context.ts';
 import { hashToken, newToken } from '../identity/session-repository.ts';
 import { hasConsentTo } from '../consents/consent-repository.ts';
 import { visibleStudents } from '../students/visible.ts';
+
+/** When it was used last is nice to know; the page does not wait for it. */
+const TOUCH_MS = 300;
 
 /** Who a link belongs to, as long as it opens. */
 export interface OpenStudentLink {
@@ -108,8 +112,7 @@ export async function findOpenStudentLink(db: Queries, token: string): Promise<O
         SELECT 1 FROM instructor i
         WHERE i.academy_id = k.academy_id AND i.id = k.instructor_id AND i.suspended_at IS NOT NULL)`);
   if (link === undefined) return undefined;
-  await db.exec(
-    sql`UPDATE student_link SET last_used_at = UTC_TIMESTAMP(3) WHERE token_hash = ${hashToken(token)}`,
-  );
+  const touch = sql`UPDATE student_link SET last_used_at = UTC_TIMESTAMP(3) WHERE token_hash = ${hashToken(token)}`;
+  await ifPossible(db.exec(touch), TOUCH_MS);
   return link;
 }

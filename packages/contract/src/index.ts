@@ -154,19 +154,20 @@ export { type LotrechtDocument, readDocument } from './reading/read-document.ts'
 // Methods
 export { ALL_PARALLEL } from './method/profiles/all-parallel.ts';
 export { type ClubGroup, USUAL_OF_CLUB, USUAL_STATURE_M, type UsualOfClub } from './method/ball-table.ts';
-export { type JudgedBy, judgedBy, judgedByMethod } from './method/judged-by.ts';
+export { decidingLines, type JudgedBy, judgedBy, judgedByMethod } from './method/judged-by.ts';
 export { judgementByMethod } from './method/judgement-of-method.ts';
 export { requireMethodDocument, requireMethodInput } from './method/require-method.ts';
 export { settingGeometry, type SettingFigure } from './method/setting-geometry.ts';
-export { SHIPPED_METHODS } from './method/shipped-methods.ts';
+export { KNOWN_METHODS, SHIPPED_METHODS } from './method/shipped-methods.ts';
 
 // Places, the target line and the aids
 export { DEFAULT_SETTINGS } from './station/default-settings.ts';
 export { type ComposedTargetLine, composeTargetLine } from './station/compose-target-line.ts';
 export { type LandmarkStudy, landmarkStudy, type StudyReading } from './station/landmark-study.ts';
-export { type ForeignReading, type ForeignRow, readForeignRow } from './exchange/foreign-row.ts';
+export { type ForeignReading, type ForeignRow, readForeignRow, tableHead } from './exchange/foreign-row.ts';
 export { requirePlace } from './station/require-place.ts';
 export {
+  askAboutComma,
   formatDistance,
   formatLength,
   parseDistance,
@@ -211,6 +212,7 @@ export {
   type SessionView,
   type SetupView,
   type StudentListView,
+  type StudentCardView,
   type StudentPageView,
   type StudentView,
   type TeeSheetEntry,

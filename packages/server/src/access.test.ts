@@ -100,6 +100,7 @@ function callOf(route: string): Call | undefined {
     'get /api/calendar': { path: '/api/calendar', stranger: 'own-data' },
     'get /api/students': { path: '/api/students', stranger: 'own-data' },
     'get /api/students/:id': { path: `/api/students/${ids.studentId}`, stranger: 'refused' },
+    'get /api/students/:id/history': { path: `/api/students/${ids.studentId}/history`, stranger: 'refused' },
     'put /api/students/:id': { path: `/api/students/${ids.studentId}`, body: student, stranger: 'refused' },
     'delete /api/students/:id': { path: `/api/students/${ids.studentId}`, stranger: 'refused' },
     'post /api/students/:id/restore': {

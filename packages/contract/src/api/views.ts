@@ -116,6 +116,8 @@ export interface MeasuredLineView {
   readonly toleranceDeg: readonly [number, number] | null;
   /** Where the student felt aimed before the reveal, degrees from the target, right positive. */
   readonly feltDeg: number | null;
+  /** It was asked about and kept as it was typed: it flags nothing. */
+  readonly doubted: boolean;
 }
 
 /** A lesson with the checks made in it, oldest first. */
@@ -136,12 +138,16 @@ export interface LessonView {
   readonly checks: readonly CheckView[];
 }
 
-/** A student with all lessons, newest first. */
-export interface StudentPageView {
+/** A student as pages about them begin: no page brings the history for a name. */
+export interface StudentCardView {
   readonly student: StudentView;
-  readonly lessons: readonly LessonView[];
   /** A guardian's, newest first; withdrawn ones stay on record. */
   readonly consents: readonly ConsentView[];
+}
+
+/** A student with all lessons, newest first. */
+export interface StudentPageView extends StudentCardView {
+  readonly lessons: readonly LessonView[];
 }
 
 /** A page of students by name. */

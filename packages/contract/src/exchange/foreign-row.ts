@@ -6,6 +6,15 @@ import { type TypedReading } from '../check/typed-reading.ts';
 import { parseLength } from '../units/typed-length.ts';
 import { CLUB_GROUPS, LINE_TITLES } from '../words/result-words.ts';
 
+/**
+ * A head of a foreign table as columns are named by it: in the browser's preview and on the server alike.
+ *
+ * @example tableHead(' Lead gap ') // 'Lead gap'
+ */
+export function tableHead(text: string): string {
+  return text.replace(/^\uFEFF/, '').trim();
+}
+
 /** One row of a foreign table as it is understood. */
 export interface ForeignReading {
   readonly student: string;

@@ -1,7 +1,7 @@
 import { type LineName } from '@lotrecht/core';
 import { type CheckDocument, type MethodDocument } from '../generated/types.ts';
 import { DocumentRefused } from '../refusal/document-refused.ts';
-import { SHIPPED_METHODS } from './shipped-methods.ts';
+import { KNOWN_METHODS } from './shipped-methods.ts';
 
 /** What a method fixes about a check: tolerances and goals in φ, degrees, the order of lines, and the foot line. */
 export interface JudgedBy {
@@ -9,6 +9,25 @@ export interface JudgedBy {
   readonly goalsDeg?: NonNullable<CheckDocument['goalsDeg']>;
   readonly order: readonly LineName[];
   readonly footLine?: NonNullable<CheckDocument['footLine']>;
+}
+
+/** A tolerance this wide judges nothing: the line may stand as it likes. */
+const FREE_WIDTH_DEG = 25;
+
+/**
+ * The lines that a set-up is ruled in or out by: those of the order whose tolerance says anything. Feet that are free
+ * need not be read.
+ *
+ * @example decidingLines({ order: ['face', 'toes'], tolerancesDeg: { face: [-2, 2], toes: [-15, 15] } }) // ['face']
+ */
+export function decidingLines({
+  order,
+  tolerancesDeg,
+}: Pick<JudgedBy, 'order' | 'tolerancesDeg'>): readonly LineName[] {
+  return order.filter((line) => {
+    const tolerance = tolerancesDeg[line];
+    return tolerance === undefined || tolerance[1] - tolerance[0] < FREE_WIDTH_DEG;
+  });
 }
 
 const BODY_LINES = ['toes', 'heels', 'knees', 'hips', 'shoulders', 'eyes'] as const;
@@ -49,7 +68,7 @@ export function judgedByMethod(method: MethodDocument, pathDeg = 0): JudgedBy {
  */
 export function judgedBy(
   document: CheckDocument,
-  methods: readonly MethodDocument[] = SHIPPED_METHODS,
+  methods: readonly MethodDocument[] = KNOWN_METHODS,
 ): JudgedBy {
   const { method, tolerancesDeg, goalsDeg, order, footLine } = document;
   if (method === undefined) {

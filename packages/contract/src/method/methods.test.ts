@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
+import { solveDocument } from '../check/solve-document.ts';
 import { DocumentRefused } from '../refusal/document-refused.ts';
 import { USUAL_OF_CLUB } from './ball-table.ts';
-import { judgedBy, judgedByMethod } from './judged-by.ts';
+import { decidingLines, judgedBy, judgedByMethod } from './judged-by.ts';
 import { requireMethodDocument } from './require-method.ts';
 import { settingGeometry } from './setting-geometry.ts';
 import { SHIPPED_METHODS } from './shipped-methods.ts';
@@ -24,7 +25,7 @@ describe('the shipped methods', () => {
   it.each([
     ['all-parallel', 'face toes knees hips shoulders eyes', 'shoulders', [-2, 2], 'toes', 0.4],
     ['shoulders-and-eyes-rule', 'face shoulders eyes hips knees toes', 'eyes', [-3, 2], 'toes', 4],
-    ['trail-foot-first', 'face toes hips shoulders eyes', 'shoulders', [-3, 1], 'heels', 1],
+    ['trail-foot-first', 'face heels hips shoulders eyes', 'shoulders', [-3, 1], 'heels', 1],
     ['feet-together', 'face toes hips shoulders', 'hips', [-2, 2], 'toes', 0.7],
     ['instep-square', 'face heels hips shoulders', 'heels', [-2, 2], 'heels', 0.06],
     ['built-on-the-start-line', 'face toes knees hips shoulders', 'knees', [-3, 3], 'toes', 0.4],
@@ -40,6 +41,36 @@ describe('the shipped methods', () => {
   it('leave the feet free only where the shoulders rule', () => {
     expect(SHIPPED_METHODS.filter((m) => m.feetFree).map((m) => m.id)).toEqual(['shoulders-and-eyes-rule']);
     expect(methodOf('shoulders-and-eyes-rule').tolerancesDeg.toes).toEqual([-15, 15]);
+  });
+
+  it('rule by the lines whose tolerance says anything: free feet need not be read', () => {
+    expect(decidingLines(methodOf('shoulders-and-eyes-rule'))).toEqual([
+      'face',
+      'shoulders',
+      'eyes',
+      'hips',
+      'knees',
+    ]);
+    expect(decidingLines(methodOf('all-parallel'))).toEqual(methodOf('all-parallel').order);
+  });
+
+  it('judge an earlier check by what it was judged by', () => {
+    const check = {
+      format: 'lotrecht-check',
+      version: 1,
+      handedness: 'right',
+      targetLine: {},
+      observations: [{ line: 'heels', by: 'angle', readingDeg: 6 }],
+    } as const;
+    const by = (version: number) =>
+      solveDocument({
+        ...check,
+        observations: [...check.observations],
+        method: { id: 'trail-foot-first', version },
+      });
+    // Judged by the heels: heels that are out come first.
+    expect(by(2).fixFirst).toBe('heels');
+    expect(by(1).fixFirst).toBeNull();
   });
 
   it('turn the body by a chosen path only where it sets the path, and leave the face on the target', () => {

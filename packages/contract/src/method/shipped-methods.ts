@@ -1,6 +1,7 @@
 import { type MethodDocument } from '../generated/types.ts';
 import { ALL_PARALLEL } from './profiles/all-parallel.ts';
 import { SHOULDERS_AND_EYES_RULE } from './profiles/shoulders-and-eyes-rule.ts';
+import { TRAIL_FOOT_FIRST_1 } from './profiles/earlier-trail-foot-first.ts';
 import { TRAIL_FOOT_FIRST } from './profiles/trail-foot-first.ts';
 import { FEET_TOGETHER } from './profiles/feet-together.ts';
 import { INSTEP_SQUARE } from './profiles/instep-square.ts';
@@ -19,3 +20,6 @@ export const SHIPPED_METHODS: readonly MethodDocument[] = [
   BODY_SETS_THE_PATH,
   FIRST_LESSON,
 ];
+
+/** Those and their earlier versions: a stored check goes on being judged by what it was judged by. */
+export const KNOWN_METHODS: readonly MethodDocument[] = [...SHIPPED_METHODS, TRAIL_FOOT_FIRST_1];

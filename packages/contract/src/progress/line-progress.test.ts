@@ -22,6 +22,7 @@ const row = (heldOn: string, deg: number, change: Partial<MeasuredLineView> = {}
   verdict: 'out',
   toleranceDeg: [-2, 2],
   feltDeg: null,
+  doubted: false,
   ...change,
 });
 

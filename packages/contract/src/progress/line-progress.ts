@@ -89,7 +89,11 @@ export function sameCircumstances(a: Circumstances | null, b: Circumstances | nu
 
 function belongs(row: MeasuredLineView, { line, clubGroup, circumstances }: ProgressChoice): boolean {
   return (
-    row.line === line && row.clubGroup === clubGroup && sameCircumstances(row.circumstances, circumstances)
+    // What was kept against a question tells nothing of a level.
+    !row.doubted &&
+    row.line === line &&
+    row.clubGroup === clubGroup &&
+    sameCircumstances(row.circumstances, circumstances)
   );
 }
 

@@ -28,6 +28,14 @@ describe('a typed length', () => {
     expect(parseLength(text, unit)).toEqual({ kind: 'slip', message: `Read “${text}”. Type ${advice}.` });
   });
 
+  it.each([
+    ['1,234', 'mm', 'Type 1234, or 1.234 with a point.'],
+    ['-1,234 m', 'mm', 'Type -1234, or -1.234 with a point.'],
+    ['6 ft 1,250', 'in', 'Type 1250, or 1.250 with a point.'],
+  ] as const)('“%s” may be one or a thousand times it: it is asked', (text, unit, advice) => {
+    expect(parseLength(text, unit)).toEqual({ kind: 'slip', message: `Read “${text}”. ${advice}` });
+  });
+
   it('of blanks is empty, not zero', () => {
     expect(parseLength('  ', 'mm')).toEqual({ kind: 'empty' });
   });

@@ -34,11 +34,26 @@ const SPELLED: Readonly<Record<string, Unit>> = {
   yds: 'yd',
 };
 
+const MAYBE_THOUSANDS = /(?<![\d.,])-?\d{1,3},\d{3}(?![\d.,])/;
+
+/**
+ * What to ask about a number whose comma may be a decimal point or part thousands; null where it can only be one.
+ *
+ * @example askAboutComma('1,234') // 'Read “1,234”. Type 1234, or 1.234 with a point.'
+ * @example askAboutComma('57,1') // null
+ */
+export function askAboutComma(text: string): string | null {
+  const [found] = MAYBE_THOUSANDS.exec(text) ?? [];
+  if (found === undefined) return null;
+  return `Read “${text.trim()}”. Type ${found.replace(',', '')}, or ${found.replace(',', '.')} with a point.`;
+}
+
 /** One number with an optional fraction and an optional unit: `571`, `57,1 cm`, `23 5/8`, `5/8 in`, `6 ft`. */
 const PART = /\s*(-?\d+(?:[.,]\d+)?)(?:(?:\s+(\d+))?\/(\d+))?\s*(mm|cm|m|in|"|″|ft|'|′|yds?)?/y;
 
 /**
- * A typed length in millimetres. Any unit may be typed behind a number, feet and inches one after the other; without
+ * A typed length in millimetres. A comma is a decimal point, except where it may part thousands: that is asked. Any
+ * unit may be typed behind a number, feet and inches one after the other; without
  * one the given unit is meant.
  *
  * @example parseLength('23 5/8', 'in') // { kind: 'value', mm: 600.075 }
@@ -46,6 +61,8 @@ const PART = /\s*(-?\d+(?:[.,]\d+)?)(?:(?:\s+(\d+))?\/(\d+))?\s*(mm|cm|m|in|"|�
  */
 export function parseLength(text: string, unit: LengthUnit | DistanceUnit): TypedLength {
   if (text.trim() === '') return { kind: 'empty' };
+  const asked = askAboutComma(text);
+  if (asked !== null) return { kind: 'slip', message: asked };
   const slip: TypedLength = {
     kind: 'slip',
     message: `Read “${text.trim()}”. Type ${EXAMPLE[unit]}.`,

@@ -72,9 +72,10 @@ export async function seedMillion(db: Database): Promise<Million> {
   const lines = await text(`
     INSERT INTO measured_line
       (academy_id, check_id, line, student_id, club_group, phase, help, place_kind, reader, handed_azimuth_deg,
-       measurement_uncertainty_deg, target_line_uncertainty_deg, conformance_probability, verdict)
+       measurement_uncertainty_deg, target_line_uncertainty_deg, conformance_probability, verdict, tolerance_low_deg,
+       tolerance_high_deg)
     SELECT c.academy_id, c.id, n.line, c.student_id, 'mid-iron', 'baseline', 'blind', 'range', 'instructor', n.phi,
-           n.u, n.ut, n.p, n.verdict
+           n.u, n.ut, n.p, n.verdict, n.low, n.high
     FROM setup_check c JOIN million_line n ON n.id = CONV(LEFT(c.id, 8), 16, 10) % ${VARIANTS}
     WHERE c.academy_id = ${a}`);
   for (const table of ['student', 'lesson', 'setup_check', 'check_version', 'measured_line'])
@@ -89,7 +90,7 @@ async function seedVariants(db: Database): Promise<void> {
     'CREATE TABLE million_variant (id INT PRIMARY KEY, document JSON, result JSON, core VARCHAR(20))',
   );
   await text(`CREATE TABLE million_line
-    (id INT, line VARCHAR(12), phi DOUBLE, u DOUBLE, ut DOUBLE, p DOUBLE, verdict VARCHAR(12), PRIMARY KEY (id, line))`);
+    (id INT, line VARCHAR(12), phi DOUBLE, u DOUBLE, ut DOUBLE, p DOUBLE, verdict VARCHAR(12), low DOUBLE, high DOUBLE, PRIMARY KEY (id, line))`);
   for (let variant = 0; variant < VARIANTS; variant++) {
     const readings = LINE_NAMES.map((line, i): TypedReading => {
       const turned = ((variant * 7 + i * 5) % 23) - 8;
@@ -106,7 +107,8 @@ async function seedVariants(db: Database): Promise<void> {
       await db.exec(sql`
         INSERT INTO million_line VALUES (${variant}, ${line}, ${found.handedAzimuthDeg},
           ${found.measurementUncertaintyDeg}, ${result.targetLineUncertaintyDeg},
-          ${found.conformanceProbability ?? null}, ${found.verdict ?? null})`);
+          ${found.conformanceProbability ?? null}, ${found.verdict ?? null}, ${found.toleranceDeg?.[0] ?? null},
+          ${found.toleranceDeg?.[1] ?? null})`);
     }
   }
 }

@@ -199,7 +199,8 @@ describe('a hand that is corrected while a check is being saved', () => {
       const changed = client.put(`/api/students/${own.studentId}`, student);
       expect([200, 409]).toContain((await saved).status);
       expect((await changed).status).toBe(200);
-      const { lessons } = (await client.get(`/api/students/${own.studentId}`)).body as StudentPageView;
+      const { lessons } = (await client.get(`/api/students/${own.studentId}/history`))
+        .body as StudentPageView;
       expect(new Set(lessons[0]?.checks.map((c) => c.document.handedness))).toEqual(new Set(['left']));
     }
     const { findings } = await examine(app.db, { migrationsDir: MIGRATIONS, dataDir: undefined });

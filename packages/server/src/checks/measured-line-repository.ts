@@ -1,5 +1,6 @@
 import {
   type CheckDocument,
+  type CheckRecord,
   type Circumstances,
   type MeasuredLineView,
   type ResultDocument,
@@ -15,6 +16,7 @@ import { bindCircumstances, type CircumstancesRow, toCircumstances } from './cir
 export interface MeasuredVersion {
   readonly document: CheckDocument;
   readonly result: ResultDocument;
+  readonly record: CheckRecord | null;
   readonly circumstances: Circumstances | null;
 }
 
@@ -30,7 +32,7 @@ export async function replaceMeasuredLines(
     studentId,
     isNew,
   }: { readonly checkId: string; readonly studentId: string; readonly isNew: boolean },
-  { document, result, circumstances }: MeasuredVersion,
+  { document, result, record, circumstances }: MeasuredVersion,
 ): Promise<void> {
   if (!isNew) await dropLinesNotIn(db, actor, checkId, Object.keys(result.lines));
   const rows = Object.entries(result.lines).map(
@@ -39,14 +41,17 @@ export async function replaceMeasuredLines(
       found,
     ]) => sql`(${actor.academyId}, ${checkId}, ${line}, ${studentId}, ${document.club?.group ?? null},
       ${bindCircumstances(circumstances)}, ${found.handedAzimuthDeg}, ${found.measurementUncertaintyDeg},
-      ${result.targetLineUncertaintyDeg}, ${found.conformanceProbability ?? null}, ${found.verdict ?? null})`,
+      ${result.targetLineUncertaintyDeg}, ${found.conformanceProbability ?? null}, ${found.verdict ?? null},
+      ${found.toleranceDeg?.[0] ?? null}, ${found.toleranceDeg?.[1] ?? null}, ${record?.feltDeg ?? null},
+      ${isDoubted(record, line)})`,
   );
   const [first, ...others] = rows;
   if (first === undefined) return;
   await db.exec(sql`
     INSERT INTO measured_line
       (academy_id, check_id, line, student_id, club_group, phase, help, place_kind, reader, handed_azimuth_deg,
-       measurement_uncertainty_deg, target_line_uncertainty_deg, conformance_probability, verdict)
+       measurement_uncertainty_deg, target_line_uncertainty_deg, conformance_probability, verdict,
+       tolerance_low_deg, tolerance_high_deg, felt_deg, doubted)
     VALUES ${others.reduce((all, row) => sql`${all}, ${row}`, first)}
     ON DUPLICATE KEY UPDATE
       club_group = VALUES(club_group), phase = VALUES(phase), help = VALUES(help),
@@ -54,7 +59,14 @@ export async function replaceMeasuredLines(
       handed_azimuth_deg = VALUES(handed_azimuth_deg),
       measurement_uncertainty_deg = VALUES(measurement_uncertainty_deg),
       target_line_uncertainty_deg = VALUES(target_line_uncertainty_deg),
-      conformance_probability = VALUES(conformance_probability), verdict = VALUES(verdict)`);
+      conformance_probability = VALUES(conformance_probability), verdict = VALUES(verdict),
+      tolerance_low_deg = VALUES(tolerance_low_deg), tolerance_high_deg = VALUES(tolerance_high_deg),
+      felt_deg = VALUES(felt_deg), doubted = VALUES(doubted)`);
+}
+
+/** A line that was asked about, and kept as it was typed. */
+export function isDoubted(record: CheckRecord | null, line: string): boolean {
+  return record?.keptDoubtful?.some((doubted) => doubted === line) === true;
 }
 
 async function dropLinesNotIn(
@@ -90,13 +102,10 @@ export function selectMeasuredLines(actor: Actor, { studentId, line, clubGroup }
            m.measurement_uncertainty_deg AS measurementUncertaintyDeg,
            m.target_line_uncertainty_deg AS targetLineUncertaintyDeg,
            m.conformance_probability AS conformanceProbability, m.verdict,
-           CAST(JSON_VALUE(v.result, CONCAT('$.lines.', m.line, '.toleranceDeg[0]')) AS DOUBLE) AS toleranceLow,
-           CAST(JSON_VALUE(v.result, CONCAT('$.lines.', m.line, '.toleranceDeg[1]')) AS DOUBLE) AS toleranceHigh,
-           CAST(JSON_VALUE(v.record, '$.feltDeg') AS DOUBLE) AS feltDeg
+           m.tolerance_low_deg AS toleranceLow, m.tolerance_high_deg AS toleranceHigh, m.felt_deg AS feltDeg, m.doubted
     FROM measured_line m
     JOIN student s ON s.academy_id = m.academy_id AND s.id = m.student_id
     JOIN setup_check c ON c.academy_id = m.academy_id AND c.id = m.check_id
-    JOIN check_version v ON v.academy_id = c.academy_id AND v.check_id = c.id AND v.revision = c.revision
     JOIN lesson l ON l.academy_id = c.academy_id AND l.id = c.lesson_id
     WHERE ${visibleStudents(actor)} AND m.academy_id = ${actor.academyId} AND m.student_id = ${studentId}
       AND ${line === undefined ? sql`TRUE` : sql`m.line = ${line}`}
@@ -106,8 +115,12 @@ export function selectMeasuredLines(actor: Actor, { studentId, line, clubGroup }
 }
 
 /** A line as the driver gives it. */
-type StoredLine = Omit<MeasuredLineView, 'circumstances' | 'toleranceDeg'> &
-  CircumstancesRow & { readonly toleranceLow: number | null; readonly toleranceHigh: number | null };
+type StoredLine = Omit<MeasuredLineView, 'circumstances' | 'toleranceDeg' | 'doubted'> &
+  CircumstancesRow & {
+    readonly toleranceLow: number | null;
+    readonly toleranceHigh: number | null;
+    readonly doubted: number;
+  };
 
 /** Lines of a student over time, oldest first. */
 export async function listMeasuredLines(
@@ -116,8 +129,9 @@ export async function listMeasuredLines(
   choice: LineChoice,
 ): Promise<readonly MeasuredLineView[]> {
   const rows = await db.many<StoredLine>(selectMeasuredLines(actor, choice));
-  return rows.map(({ phase, help, place, reader, toleranceLow, toleranceHigh, ...row }) => ({
+  return rows.map(({ phase, help, place, reader, toleranceLow, toleranceHigh, doubted, ...row }) => ({
     ...row,
+    doubted: doubted === 1,
     circumstances: toCircumstances({ phase, help, place, reader }),
     toleranceDeg: toleranceLow === null || toleranceHigh === null ? null : [toleranceLow, toleranceHigh],
   }));

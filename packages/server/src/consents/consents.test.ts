@@ -55,7 +55,8 @@ describe('records of someone who is not of age', () => {
     expect((await client.put(`/api/lessons/${randomUUID()}`, lesson())).status).toBe(409);
     const corrected = { ...check(), revision: 1, circumstances: undefined, record: { feltDeg: 1 } };
     expect((await client.put(`/api/checks/${checkId}`, corrected)).status).toBe(409);
-    const { consents, lessons } = (await client.get(`/api/students/${studentId}`)).body as StudentPageView;
+    const { consents, lessons } = (await client.get(`/api/students/${studentId}/history`))
+      .body as StudentPageView;
     expect(consents).toMatchObject([{ scope: 'records', givenOn: '2026-04-16' }]);
     expect(consents[0]?.withdrawnAt).toMatch(/^\d{4}-/);
     expect(lessons[0]?.checks).toHaveLength(1);

@@ -69,7 +69,7 @@ beforeAll(async () => {
   expect((await head.post('/api/session', { email, password: PASSWORD })).status).toBe(200);
   const { students } = (await head.get('/api/students?find=Runa')).body as StudentListView;
   const studentId = students[0]?.id ?? '';
-  const { lessons } = (await head.get(`/api/students/${studentId}`)).body as StudentPageView;
+  const { lessons } = (await head.get(`/api/students/${studentId}/history`)).body as StudentPageView;
   const lesson = lessons.find((l) => l.checks.length > 0);
   ids = { studentId, lessonId: lesson?.id ?? '', checkId: lesson?.checks[0]?.id ?? '' };
   await other.many({ text: `ANALYZE TABLE ${GROWING.join(', ')}`, values: [] });
@@ -102,6 +102,7 @@ const PAGES: readonly (readonly [string, () => string])[] = [
   ['students', () => '/api/students'],
   ['students found by name', () => '/api/students?find=quarrie'],
   ['a student', () => `/api/students/${ids.studentId}`],
+  ['a student’s history', () => `/api/students/${ids.studentId}/history`],
   ['a student’s lines', () => `/api/students/${ids.studentId}/lines`],
   ['one line', () => `/api/students/${ids.studentId}/lines/toes`],
   ['what goes home', () => `/api/students/${ids.studentId}/take-home`],

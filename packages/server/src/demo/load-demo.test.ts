@@ -28,7 +28,7 @@ afterAll(() => app.stop());
 async function pageOf(name: string): Promise<StudentPageView> {
   const { students } = (await client.get('/api/students')).body as StudentListView;
   const student = students.find((s) => s.name === name);
-  return (await client.get(`/api/students/${student?.id}`)).body as StudentPageView;
+  return (await client.get(`/api/students/${student?.id}/history`)).body as StudentPageView;
 }
 
 const COLD = { phase: 'baseline', help: 'blind', place: 'range', reader: 'instructor' } as const;

@@ -55,6 +55,8 @@ async function readsGoOn(on: {
       `/api/lessons/${lessonId}`,
       `/api/students/${studentId}`,
       '/api/students',
+      '/api/today/2026-04-17',
+      '/api/roster',
       '/health/ready',
     ]) {
       const startedAt = performance.now();

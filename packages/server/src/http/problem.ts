@@ -38,7 +38,8 @@ export function conflict(current: unknown): Problem {
   return new Problem({
     status: 409,
     code: 'conflict',
-    title: 'This was changed elsewhere since you opened it. Both versions are shown; choose which to keep.',
+    title:
+      'This was changed elsewhere since you opened it. Nothing was overwritten; yours is still on the screen.',
     current,
   });
 }

@@ -4,12 +4,11 @@ import { type LineFlag, lineProgress, type MeasuredLineView, progressChoices } f
  * What a student's cold lines say at their last lesson: relapsed, or stable. Only what is newest counts, an old relapse
  * that was mended since does not.
  *
- * @param rows all lines of the student, oldest first
+ * @param all all lines of the student, oldest first
  */
-export function flagsOf(
-  rows: readonly MeasuredLineView[],
-  handedness: 'right' | 'left',
-): readonly LineFlag[] {
+export function flagsOf(all: readonly MeasuredLineView[], handedness: 'right' | 'left'): readonly LineFlag[] {
+  // What was kept against a question is shown, and flags nothing.
+  const rows = all.filter((row) => !row.doubted);
   const newest = rows.at(-1)?.heldOn;
   if (newest === undefined) return [];
   return progressChoices(rows)

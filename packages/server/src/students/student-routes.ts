@@ -1,4 +1,4 @@
-import { type StudentPageView, validateStudentInput } from '@lotrecht/contract';
+import { type StudentCardView, type StudentPageView, validateStudentInput } from '@lotrecht/contract';
 import { listChecksOfStudent } from '../checks/check-repository.ts';
 import { recordAccess } from '../audit/audit-repository.ts';
 import { noteLooks } from '../audit/note-looks.ts';
@@ -24,7 +24,7 @@ function wishOf(ctx: AppContext): StudentWish {
   };
 }
 
-/** Students: list, one with all lessons, add, change, delete and undo. */
+/** Students: list, one, one with all lessons, add, change, delete and undo. */
 export function studentRoutes(db: Database): readonly Route[] {
   return [
     {
@@ -41,6 +41,20 @@ export function studentRoutes(db: Database): readonly Route[] {
     {
       method: 'get',
       path: '/api/students/:id',
+      access: 'signed-in',
+      handle: async (ctx) => {
+        const actor = requireActor(ctx);
+        const id = idParam(ctx);
+        const student = await findStudent(db, actor, id);
+        if (student === undefined) throw notFound();
+        await noteLooks(ctx, db, [id], { action: 'seen', what: 'student' });
+        const card: StudentCardView = { student, consents: await listConsents(db, actor, id) };
+        ctx.body = card;
+      },
+    },
+    {
+      method: 'get',
+      path: '/api/students/:id/history',
       access: 'signed-in',
       handle: async (ctx) => {
         const actor = requireActor(ctx);

@@ -232,7 +232,7 @@ describe('what a student reads at home', () => {
       },
     ]);
     expect(own[0]?.handedAzimuthDeg).toBeCloseTo(1.909, 3);
-    const page = (await client.get(`/api/students/${ids.studentId}`)).body as StudentPageView;
+    const page = (await client.get(`/api/students/${ids.studentId}/history`)).body as StudentPageView;
     expect(page.lessons.map((l) => [l.heldOn, l.kind])).toEqual([
       [daysAgo(3), 'self'],
       ['2026-04-17', 'lesson'],

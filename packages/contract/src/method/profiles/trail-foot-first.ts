@@ -5,10 +5,10 @@ export const TRAIL_FOOT_FIRST: MethodDocument = {
   format: 'lotrecht-method',
   version: 1,
   id: 'trail-foot-first',
-  profileVersion: 1,
+  profileVersion: 2,
   name: 'Trail foot first',
   summary: 'The trail foot goes in square before anything else; both feet are judged by the heels.',
-  order: ['face', 'toes', 'hips', 'shoulders', 'eyes'],
+  order: ['face', 'heels', 'hips', 'shoulders', 'eyes'],
   tolerancesDeg: {
     face: [-2.5, 2.5],
     toes: [-2.5, 2.5],

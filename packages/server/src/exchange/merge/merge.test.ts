@@ -111,7 +111,8 @@ describe('an academy’s own file', () => {
     expect(await fileOf(here.head)).toBe(before);
 
     expect((await broughtIn(here, file)).broughtIn).toBe(true);
-    const { student, lessons } = (await here.head.get(`/api/students/${studentId}`)).body as StudentPageView;
+    const { student, lessons } = (await here.head.get(`/api/students/${studentId}/history`))
+      .body as StudentPageView;
     expect([student.handedness, lessons[0]?.checks.length]).toEqual(['left', 1]);
     const lines = async (house: House): Promise<readonly MeasuredLineView[]> =>
       ((await house.head.get(`/api/students/${studentId}/lines`)).body as MeasuredLineView[]).toSorted(
@@ -235,7 +236,7 @@ describe('what differs', () => {
         document: workedCheck('left'),
       });
       expect((await broughtIn(here, await fileOf(there.head), how)).broughtIn).toBe(true);
-      const page = (await here.head.get(`/api/students/${ids.studentId}`)).body as StudentPageView;
+      const page = (await here.head.get(`/api/students/${ids.studentId}/history`)).body as StudentPageView;
       const hand = how === 'take' ? 'left' : 'right';
       expect(page.student.handedness).toBe(hand);
       expect(page.lessons.flatMap((l) => l.checks.map((c) => c.document.handedness))).toEqual([hand, hand]);

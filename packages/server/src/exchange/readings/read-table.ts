@@ -1,3 +1,4 @@
+import { tableHead } from '@lotrecht/contract';
 import { createReadStream } from 'node:fs';
 import { open } from 'node:fs/promises';
 import { CsvError, parse } from 'csv-parse';
@@ -78,7 +79,7 @@ export async function* readTable(file: string): AsyncGenerator<TableRow> {
 }
 
 function requireHeads(record: readonly string[]): readonly string[] {
-  const heads = record.map((head) => head.trim());
+  const heads = record.map(tableHead);
   const twice = heads.find((head, i) => heads.indexOf(head) !== i);
   if (twice !== undefined) throw new NoTable(`The head “${twice}” stands twice. Give every column its own.`);
   if (heads.some((head) => head.includes('�')))

@@ -2,6 +2,7 @@ import {
   parseJson,
   type ReadingImportLine,
   type ReadingMapping,
+  tableHead,
   validateReadingMapping,
 } from '@lotrecht/contract';
 import { type Database } from '../../database/database.ts';
@@ -21,7 +22,9 @@ const DAY_AHEAD_MS = 86_400_000;
 
 function mappingOf(ctx: AppContext): ReadingMapping {
   const text = ctx.query['mapping'];
-  return validateReadingMapping(typeof text === 'string' ? parseJson(text) : null);
+  const mapping = validateReadingMapping(typeof text === 'string' ? parseJson(text) : null);
+  const columns = Object.entries(mapping.columns).map(([column, head]) => [column, tableHead(head)]);
+  return { ...mapping, columns: Object.fromEntries(columns) as ReadingMapping['columns'] };
 }
 
 /** Foreign tables of readings: looked at first, then brought in, all or nothing. */

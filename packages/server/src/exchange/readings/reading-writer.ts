@@ -248,6 +248,10 @@ function measuredLines(
     targetLineUncertaintyDeg: result.targetLineUncertaintyDeg,
     conformanceProbability: found.conformanceProbability ?? null,
     verdict: found.verdict ?? null,
+    toleranceLowDeg: found.toleranceDeg?.[0] ?? null,
+    toleranceHighDeg: found.toleranceDeg?.[1] ?? null,
+    feltDeg: null,
+    doubted: false,
   }));
 }
 

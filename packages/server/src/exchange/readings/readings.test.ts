@@ -76,6 +76,27 @@ async function reported(table: string | Uint8Array<ArrayBuffer>, change = {}): P
   return last.report;
 }
 
+describe('a table whose heads have blanks around them', () => {
+  it('is read as the preview reads it', async () => {
+    const spaced = TABLE.replace(HEADS, ' Who , On,Line ,A,B , W,Help,Place');
+    const columns = Object.fromEntries(
+      Object.entries(mapping.columns).map(([key, name]) => [key, ` ${name}`]),
+    );
+    expect(await reported(spaced, { mapping: { ...mapping, columns } })).toMatchObject({
+      rows: 4,
+      problemCount: 0,
+    });
+  });
+
+  it('asks about a comma that may part thousands', async () => {
+    const table = [HEADS, 'Ida Brandt,2026-03-02,toes,"1,234",602,450,blind,range'].join('\n');
+    const { problems } = await reported(table);
+    expect(problems).toEqual([
+      { row: 2, column: 'A', message: 'Read “1,234”. Type 1234, or 1.234 with a point.' },
+    ]);
+  });
+});
+
 async function students(): Promise<readonly StudentView[]> {
   return ((await head.get('/api/students')).body as StudentListView).students;
 }
@@ -102,7 +123,7 @@ describe('a foreign table of readings', () => {
       'Jo Kellen',
       1,
     ]);
-    const page = (await head.get(`/api/students/${ida?.id}`)).body as StudentPageView;
+    const page = (await head.get(`/api/students/${ida?.id}/history`)).body as StudentPageView;
     const checks = page.lessons.find((l) => l.heldOn === '2026-03-02')?.checks;
     expect(checks).toHaveLength(1);
     expect(checks?.[0]?.circumstances).toMatchObject({ phase: 'baseline', help: 'blind', place: 'range' });

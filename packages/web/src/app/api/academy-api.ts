@@ -10,6 +10,7 @@ import {
   type SavedCheckView,
   type StudentInput,
   type StudentListView,
+  type StudentCardView,
   type StudentPageView,
   type StudentView,
   type TodayView,
@@ -34,8 +35,13 @@ export class AcademyApi {
     return this.http.get<StudentListView>('/api/students', { params: { find, after } });
   }
 
-  student(id: string): Observable<StudentPageView> {
-    return this.http.get<StudentPageView>(`/api/students/${id}`);
+  student(id: string): Observable<StudentCardView> {
+    return this.http.get<StudentCardView>(`/api/students/${id}`);
+  }
+
+  /** With all lessons and checks: for the student's own page alone. */
+  history(id: string): Observable<StudentPageView> {
+    return this.http.get<StudentPageView>(`/api/students/${id}/history`);
   }
 
   /** All lines of a student over time. */

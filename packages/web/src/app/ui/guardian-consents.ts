@@ -5,6 +5,7 @@ import { concat, type Observable, toArray } from 'rxjs';
 import { ConsentApi } from '../api/consent-api.ts';
 import { type ApiProblem, toProblem } from '../api/problem.ts';
 import { dayText, localDay } from './dates.ts';
+import { DayField } from './day-field.ts';
 import { ProblemNote } from './problem-note.ts';
 
 type Scope = ConsentView['scope'];
@@ -23,7 +24,7 @@ const MISSING: Readonly<Record<Scope, string>> = {
 /** What a minor's guardian has consented to: recorded with scope and day, withdrawn, never deleted. */
 @Component({
   selector: 'lo-guardian-consents',
-  imports: [MatButton, ProblemNote],
+  imports: [DayField, MatButton, ProblemNote],
   template: `
     @if (problem(); as p) {
       <lo-problem-note [problem]="p" [canRetry]="false" />
@@ -55,15 +56,7 @@ const MISSING: Readonly<Record<Scope, string>> = {
             (input)="givenBy.set($any($event.target).value)"
           />
         </label>
-        <label>
-          <span>On</span>
-          <input
-            type="date"
-            [max]="today"
-            [value]="givenOn()"
-            (input)="givenOn.set($any($event.target).value)"
-          />
-        </label>
+        <lo-day-field label="On" [max]="today" [value]="givenOn()" (valueChange)="givenOn.set($event)" />
         <fieldset>
           <legend>To</legend>
           @for (scope of missing(); track scope) {

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { parseLength } from '@lotrecht/contract';
+import { askAboutComma, parseLength } from '@lotrecht/contract';
 
 /** What a number is: a length in millimetres typed in any unit, metres, degrees, or percent. */
 export type NumberKind = 'mm' | 'cm' | 'in' | 'm' | 'yd' | '°' | '%';
@@ -94,6 +94,8 @@ export class NumberField {
   private read(text: string): number | string {
     const kind = this.kind();
     if (kind === '°' || kind === '%') {
+      const asked = askAboutComma(text);
+      if (asked !== null) return asked;
       const number = Number(text.replace(',', '.').replace(/[°%]/, ''));
       return text.trim() !== '' && Number.isFinite(number) ? number : `Read “${text.trim()}”. Type a number.`;
     }

@@ -31,13 +31,14 @@ import {
   parseEntry,
   toTyped,
 } from './readings/entry.ts';
+import { doubtsOf } from './readings/doubts.ts';
 import { losesReadings, splitKey, withField } from './readings/entry-fields.ts';
 import { fieldErrorsOf } from './readings/field-errors.ts';
 import { PlanEdits } from './readings/plan-edits.ts';
 import { takePlannedStation } from '../../settings/planned-station.ts';
 import { beginningOf, readUsual } from './readings/usual-readings.ts';
 
-/** A first check is a blind baseline on the range, read by the instructor, until it is said otherwise. */
+/** A first check is a blind baseline, read by the instructor, until it is said otherwise; without a place on the range. */
 export const FIRST_CIRCUMSTANCES: Circumstances = {
   phase: 'baseline',
   help: 'blind',
@@ -73,6 +74,8 @@ export class CheckContent {
   readonly lesson = signal<LessonView | null>(null);
   /** What is seen from where the lesson is held. */
   readonly marks = signal<readonly PlaceMark[]>([]);
+  /** The kind of the place where the lesson is held; null where none is noted. */
+  readonly placeKind = signal<Circumstances['place'] | null>(null);
   /** A stored check has been seen: nothing about it is covered any more. */
   readonly stored = signal(false);
   readonly unit = signal<LengthUnit>('mm');
@@ -170,6 +173,12 @@ export class CheckContent {
       ),
   );
 
+  /** What can hardly be and was not insisted on yet. */
+  readonly doubts = computed(() => {
+    const kept = this.record().keptDoubtful ?? [];
+    return doubtsOf(this.settledEntries(), this.unit()).filter(({ line }) => !kept.includes(line));
+  });
+
   /** How many fields were filled, of how many: all that a covered check says. */
   readonly filled = computed(() => {
     const fields = this.entries().flatMap((e) => parseEntry(e, this.unit()).filter((f) => !f.kept));
@@ -266,7 +275,10 @@ export class CheckContent {
       target: last?.document.target ?? usual.target,
       targetLine: composeTargetLine(this.settings.targetLineAt(this.lesson()?.placeId ?? null)).targetLine,
       feet: last?.document.feet ?? null,
-      circumstances: last?.circumstances ?? FIRST_CIRCUMSTANCES,
+      circumstances: last?.circumstances ?? {
+        ...FIRST_CIRCUMSTANCES,
+        place: this.placeKind() ?? FIRST_CIRCUMSTANCES.place,
+      },
       rebase: null,
       judged,
       record: {},

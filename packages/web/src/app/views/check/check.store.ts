@@ -3,7 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import {
   type CheckView,
   type LessonView,
-  type PlaceMark,
+  type PlaceView,
   type SavedCheckView,
   type StudentView,
 } from '@lotrecht/contract';
@@ -53,7 +53,7 @@ export class CheckStore {
   /** Begins with what is stored, over it what was typed here and not yet kept. */
   async open(
     checkId: string,
-    { lesson, student, marks }: { lesson: LessonView; student: StudentView; marks: readonly PlaceMark[] },
+    { lesson, student, place }: { lesson: LessonView; student: StudentView; place: PlaceView | null },
   ): Promise<void> {
     // The device is asked first: once the fields are on the screen, nothing overwrites what is typed into them.
     const draft = await this.drafts.find(checkId, this.instructorId());
@@ -61,7 +61,8 @@ export class CheckStore {
     this.checkId = checkId;
     this.content.lesson.set(lesson);
     this.content.student.set(student);
-    this.content.marks.set(marks);
+    this.content.marks.set(place?.marks ?? []);
+    this.content.placeKind.set(place?.kind ?? null);
     this.content.stored.set(stored !== null);
     this.stored.set(stored);
     this.restored.set(draft !== undefined);
@@ -118,6 +119,19 @@ export class CheckStore {
     if (other !== null) this.stored.set(other);
     this.conflict.set(null);
     await this.revert();
+  }
+
+  /** Whether there is anything that what is stored does not say. */
+  isChanged(): boolean {
+    const stored = this.stored();
+    return stored === null || this.said() !== saidBy(stored);
+  }
+
+  /** What was typed says what is stored: nothing is sent, and no version is made. */
+  asStored(): void {
+    this.keptState.set('kept');
+    this.restored.set(false);
+    void this.drafts.dropIfUnchanged(this.checkId, this.instructorId(), this.draftAt);
   }
 
   private sendOnce(): Observable<SavedCheckView> {

@@ -17,7 +17,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { Router } from '@angular/router';
 import { catchError, forkJoin, fromEvent, map, type Observable, of, Subscription, switchMap } from 'rxjs';
-import { type CheckRecord, type CheckView, type PlaceMark, type SavedCheckView } from '@lotrecht/contract';
+import { type CheckRecord, type CheckView, type PlaceView, type SavedCheckView } from '@lotrecht/contract';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { PlaceApi } from '../../api/place-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
@@ -34,6 +34,7 @@ import { Undo } from '../../ui/undo.ts';
 import { type LineKey } from '../../ui/words.ts';
 import { CheckContent } from './check-content.ts';
 import { CheckStore } from './check.store.ts';
+import { type Doubt } from './readings/doubts.ts';
 import { FindingPanel } from './finding/finding-panel.ts';
 import { FindingWords } from './finding/finding-words.ts';
 import { Guesses } from './finding/guesses.ts';
@@ -85,6 +86,8 @@ export class CheckPage {
   protected readonly words = inject(FindingWords);
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly obstacle = signal<string | null>(null);
+  /** What is asked about before it is kept. */
+  protected readonly doubts = signal<readonly Doubt[]>([]);
   protected readonly differences = signal<readonly string[]>([]);
   protected readonly showVersions = signal(false);
   protected readonly groundOpen = signal(false);
@@ -157,28 +160,23 @@ export class CheckPage {
           forkJoin({
             lesson: of(lesson),
             student: this.api.student(lesson.studentId).pipe(map(({ student }) => student)),
-            marks: this.marksAt(lesson.placeId),
+            place: this.placeOf(lesson.placeId),
           }),
         ),
       )
       .subscribe({
-        next: ({ lesson, student, marks }) => {
+        next: ({ lesson, student, place }) => {
           const { id: studentId, name: studentName, handedness } = student;
           this.current.show({ studentId, studentName, handedness, lessonId, heldOn: lesson.heldOn });
-          void this.store.open(checkId, { lesson, student, marks });
+          void this.store.open(checkId, { lesson, student, place });
         },
         error: (error: unknown) => this.problem.set(toProblem(error)),
       });
   }
 
   /** What is seen from there; without a place, or a connection, the target is typed. */
-  private marksAt(placeId: string | null): Observable<readonly PlaceMark[]> {
-    return placeId === null
-      ? of([])
-      : this.placeApi.place(placeId).pipe(
-          map(({ marks }) => marks),
-          catchError(() => of([])),
-        );
+  private placeOf(placeId: string | null): Observable<PlaceView | null> {
+    return placeId === null ? of(null) : this.placeApi.place(placeId).pipe(catchError(() => of(null)));
   }
 
   protected keep(): void {
@@ -188,9 +186,34 @@ export class CheckPage {
       if (obstacle.key !== null) this.table()?.focus(obstacle.key);
       return;
     }
+    if (!this.store.isChanged()) {
+      this.store.asStored();
+      return;
+    }
+    const doubts = this.content.doubts();
+    if (doubts.length > 0) {
+      this.doubts.set(doubts);
+      return;
+    }
     // What is kept is told: a baseline that was kept is no guess any more.
     if (this.content.covered()) this.reveal();
     this.follow(this.store.save());
+  }
+
+  /** It is so: the lines are kept as they were typed, and flag nothing. */
+  protected insist(): void {
+    const lines = [...new Set(this.doubts().map(({ line }) => line))];
+    this.doubts.set([]);
+    const known = this.content.record().keptDoubtful ?? [];
+    this.content.note({ keptDoubtful: [...new Set([...known, ...lines])] });
+    this.keep();
+  }
+
+  /** It was a slip: back to the field. */
+  protected mend(): void {
+    const [first] = this.doubts();
+    this.doubts.set([]);
+    if (first !== undefined) this.table()?.focus(first.key);
   }
 
   protected linesOf({ result }: CheckView) {

@@ -1,4 +1,4 @@
-import { type ReadingMapping, readForeignRow } from '@lotrecht/contract';
+import { type ReadingMapping, readForeignRow, tableHead } from '@lotrecht/contract';
 import { formatLength } from '@lotrecht/contract';
 import Papa from 'papaparse';
 import { dayText } from '../../ui/dates.ts';
@@ -39,9 +39,10 @@ export function readHead(file: File): Promise<TableHead> {
   return new Promise((resolve, reject) => {
     Papa.parse<Record<string, string>>(file, {
       header: true,
+      transformHeader: tableHead,
       preview: PREVIEWED,
       skipEmptyLines: 'greedy',
-      complete: ({ data, meta }) => resolve({ heads: (meta.fields ?? []).map((f) => f.trim()), rows: data }),
+      complete: ({ data, meta }) => resolve({ heads: meta.fields ?? [], rows: data }),
       error: reject,
     });
   });

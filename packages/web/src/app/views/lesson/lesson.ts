@@ -18,6 +18,7 @@ import { SessionStore } from '../../session/session.store.ts';
 import { keepUsualPlace } from '../../settings/usual-place.ts';
 import { CheckSummary } from '../../ui/check-summary.ts';
 import { clockText, weekdayText } from '../../ui/dates.ts';
+import { DayField } from '../../ui/day-field.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Undo } from '../../ui/undo.ts';
 import { BeforeAfter } from './before-after.ts';
@@ -25,6 +26,7 @@ import { BeforeAfter } from './before-after.ts';
 @Component({
   selector: 'lo-lesson',
   imports: [
+    DayField,
     BeforeAfter,
     ReactiveFormsModule,
     MatButton,

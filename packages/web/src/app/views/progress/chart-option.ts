@@ -38,6 +38,24 @@ export interface Look {
 /** The series whose points open a lesson. */
 export const LESSON_SERIES = 'lesson';
 
+const SIGN_SHARE = 0.12;
+
+/** A strip above all bars and bands, for words about lessons. Degrees. */
+function roomForSigns(
+  { track }: LineProgress,
+  band: readonly { readonly level: number; readonly half: number }[],
+  toleranceTop: number,
+): { readonly y: number; readonly top: number } {
+  const bars = track.lessons.map(
+    (l) => [l.mean, COVERAGE_FACTOR * Math.sqrt(l.observationVariance)] as const,
+  );
+  const ends = [...bars, ...band.map((b) => [b.level, b.half] as const)];
+  const highest = Math.max(toleranceTop, ...ends.map(([middle, half]) => middle + half));
+  const lowest = Math.min(0, ...ends.map(([middle, half]) => middle - half));
+  const room = (highest - lowest) * SIGN_SHARE;
+  return { y: highest + room / 2, top: highest + room };
+}
+
 /** Level with band, readings with bars, tolerance, real changes, forecast. The table beside it says the same. */
 export function chartOption(
   { progress, overlays, felt }: ProgressDrawing,
@@ -71,6 +89,7 @@ export function chartOption(
   });
   const flags = new Map(track.flags.map(({ date, code }) => [date, code]));
   const flagged = track.lessons.filter((l) => flags.has(l.date));
+  const signs = flagged.length === 0 ? null : roomForSigns(progress, band, toleranceShown[1] ?? 0);
   return {
     animation: false,
     grid: small ? { left: 30, right: 8, top: 10, bottom: 20 } : { left: 56, right: 24, top: 20, bottom: 40 },
@@ -80,7 +99,7 @@ export function chartOption(
       axisLabel: {
         ...label,
         hideOverlap: true,
-        formatter: { year: '{yyyy}', month: '{MMM} {yyyy}', day: small ? '{MMM}' : '{d} {MMM}' },
+        formatter: { year: '{yyyy}', month: '{MMM}', day: small ? '{MMM}' : '{d} {MMM}' },
       },
       splitNumber: small ? 2 : 8,
       axisLine: { onZero: false, lineStyle: { color: colours.lineStrong } },
@@ -90,8 +109,10 @@ export function chartOption(
       type: 'value',
       // The whole tolerance is in sight, and zero with it.
       min: ({ min }: { min: number }) => Math.floor(Math.min(min, toleranceShown[0])),
-      max: ({ max }: { max: number }) => Math.ceil(Math.max(max, toleranceShown[1])),
-      axisLabel: { ...label, formatter: '{value}°' },
+      max: ({ max }: { max: number }) =>
+        Math.max(Math.ceil(Math.max(max, toleranceShown[1])), signs?.top ?? 0),
+      // The ends are seldom whole steps: they would stand over the step beside them.
+      axisLabel: { ...label, formatter: '{value}°', showMinLabel: false, showMaxLabel: false },
       splitLine: { lineStyle: { color: colours.line } },
       splitNumber: small ? 3 : 6,
     },
@@ -159,13 +180,13 @@ export function chartOption(
       {
         type: 'scatter',
         silent: true,
-        data: flagged.map((l) => [at(l.date), l.mean]),
+        // Above everything that is drawn, so that no sign lies over a point.
+        data: flagged.map((l) => [at(l.date), signs?.y ?? l.mean]),
         symbolSize: 0,
         label: {
           ...label,
           show: !small,
-          position: 'top',
-          distance: 18,
+          position: 'inside',
           formatter: ({ dataIndex }: { dataIndex: number }) =>
             flags.get(flagged[dataIndex]?.date ?? '') ?? '',
           color: ink,

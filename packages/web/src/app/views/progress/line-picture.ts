@@ -16,6 +16,8 @@ import { type ChartColours, type Look, type ProgressDrawing } from './chart-opti
 import { drawPicture } from './draw-picture.ts';
 import { closer, later, WHOLE } from './look.ts';
 
+/** What is in sight comes first. */
+const UNSEEN_MS = 1_200;
 const STEP = 0.6;
 const SHARE = 0.25;
 const LOOKS = {
@@ -80,7 +82,7 @@ export class LinePicture {
   private readonly paper = viewChild.required<ElementRef<HTMLElement>>('paper');
   private readonly theme = inject(ThemeStore);
   private readonly look = signal<Look>(WHOLE);
-  /** Drawn when it comes into sight, and again at another size: most pictures of a long page are never looked at. */
+  /** Drawn when it comes into sight, again at another size, and soon all the same: a print shows the whole page. */
   private readonly size = signal<{ readonly width: number; readonly height: number } | null>(null);
   private readonly isSeen = signal(false);
   private svg = '';
@@ -98,7 +100,9 @@ export class LinePicture {
       seen.observe(this.paper().nativeElement);
       sized.observe(this.paper().nativeElement);
     });
+    const soon = setTimeout(() => this.isSeen.set(true), UNSEEN_MS);
     inject(DestroyRef).onDestroy(() => {
+      clearTimeout(soon);
       seen.disconnect();
       sized.disconnect();
     });

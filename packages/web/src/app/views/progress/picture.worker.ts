@@ -2,6 +2,7 @@ import { LineChart, ScatterChart } from 'echarts/charts';
 import { DataZoomComponent, GridComponent, MarkAreaComponent } from 'echarts/components';
 import { init, setPlatformAPI, use } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
+import { withoutInlineStyles } from './without-inline-styles.ts';
 import { type ChartColours, chartOption, type Look, type ProgressDrawing } from './chart-option.ts';
 
 use([DataZoomComponent, GridComponent, LineChart, MarkAreaComponent, ScatterChart, SVGRenderer]);
@@ -32,6 +33,6 @@ const worker = globalThis as unknown as {
 worker.onmessage = ({ data: { id, drawing, width, height, ...how } }) => {
   const chart = init(null, null, { renderer: 'svg', ssr: true, width, height });
   chart.setOption(chartOption(drawing, how) as never);
-  worker.postMessage({ id, svg: chart.renderToSVGString() });
+  worker.postMessage({ id, svg: withoutInlineStyles(chart.renderToSVGString()) });
   chart.dispose();
 };

@@ -24,6 +24,7 @@ import { choiceText, clubText, tendencyText } from '../../progress/progress-word
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { dayText, localDay } from '../../ui/dates.ts';
 import { LevelMatrix } from '../../ui/level-matrix.ts';
+import { DayField } from '../../ui/day-field.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { LINE_TITLES } from '../../ui/words.ts';
 import { type Asked, askedOf, firstAsked, nearestAsked, sameAsked } from './asked.ts';
@@ -42,7 +43,7 @@ const NEWEST_LESSONS = 30;
 /** Angles over lessons, and whether a change is real. */
 @Component({
   selector: 'lo-progress',
-  imports: [LevelMatrix, LevelsBeside, LinePicture, MatButton, ProblemNote, RouterLink],
+  imports: [DayField, LevelMatrix, LevelsBeside, LinePicture, MatButton, ProblemNote, RouterLink],
   templateUrl: './progress.html',
   styleUrl: './progress.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -132,7 +132,7 @@ export class StudentPage {
 
   protected load(id: string): void {
     this.problem.set(null);
-    this.api.student(id).subscribe({
+    this.api.history(id).subscribe({
       next: (page) => {
         this.page.set(page);
         const { name, handedness } = page.student;

@@ -2,6 +2,7 @@ import { computed, inject, Injectable } from '@angular/core';
 import {
   ballOfCheck,
   causeOf,
+  decidingLines,
   chainsOfResult,
   lessonDifferences,
   type LineDifference,
@@ -81,7 +82,7 @@ export class FindingWords {
       ...(distanceM !== undefined && { targetDistanceM: distanceM }),
       ...(feltDeg !== undefined && { feltDeg }),
       ...(priority && { priority }),
-      cause: result === null ? null : causeOf(result, this.content.rules().order, this.ballRead()),
+      cause: result === null ? null : causeOf(result, decidingLines(this.content.rules()), this.ballRead()),
       chains: result === null ? [] : chainsOfResult(result),
       longClub: LONG_CLUBS.has(this.content.club().group),
       sentences: [

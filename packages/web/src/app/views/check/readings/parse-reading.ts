@@ -1,4 +1,4 @@
-import { parseLength } from '@lotrecht/contract';
+import { askAboutComma, parseLength } from '@lotrecht/contract';
 
 /** What a field is typed in: a length, metres at the target, or degrees. */
 export type ReadingUnit = 'mm' | 'cm' | 'in' | 'm' | '°';
@@ -10,7 +10,6 @@ export type ParsedReading =
   | { readonly kind: 'error'; readonly message: string };
 
 const PLAIN = /^-?\d{1,6}(?:[.,]\d{1,3})?$/;
-const LOOKS_LIKE_THOUSANDS = /^-?\d{1,3},\d{3}$/;
 const WITH_FRACTION = /^-?(?:\d{1,4} )?\d{1,2}\/\d{1,2}$/;
 
 const ASK: Readonly<Record<ReadingUnit, string>> = {
@@ -29,13 +28,8 @@ const ASK: Readonly<Record<ReadingUnit, string>> = {
 export function parseReading(typed: string, unit: ReadingUnit): ParsedReading {
   const text = typed.trim().replace('−', '-');
   if (text === '') return { kind: 'empty' };
-  if (LOOKS_LIKE_THOUSANDS.test(text)) {
-    const joined = text.replace(',', '');
-    return {
-      kind: 'error',
-      message: `Read “${text}”. Type ${joined}, or ${text.replace(',', '.')} with a point.`,
-    };
-  }
+  const asked = askAboutComma(text);
+  if (asked !== null) return { kind: 'error', message: asked };
   const slip: ParsedReading = { kind: 'error', message: `Read “${typed.trim()}”. Type ${ASK[unit]}.` };
   if (unit === 'm' || unit === '°') {
     return PLAIN.test(text) ? valueOf(Number(text.replace(',', '.'))) : slip;

@@ -152,15 +152,25 @@ export class ReadingTable {
       fields.slice(at + 1).find((f) => !f.kept || f.parsed.kind !== 'value') ??
       (this.content.complete() ? undefined : fields.find((f) => f.parsed.kind !== 'value'));
     if (following !== undefined) this.focus(following.key);
-    else if (this.nextFace() === 'Keep' || this.nextFace() === 'Reveal') this.keep.emit();
+    else this.finish();
+  }
+
+  /** Behind the last field there is none: what is typed from here on goes nowhere. */
+  private finish(): void {
+    const key = this.active();
+    this.inputs()
+      .find(({ nativeElement }) => nativeElement.name === key)
+      ?.nativeElement.blur();
+    this.active.set(null);
+    if (this.nextFace() === 'Keep' || this.nextFace() === 'Reveal') this.keep.emit();
   }
 
   protected press(key: PadKey): void {
     const field = this.active();
     if (key === 'next') {
       if (field !== null) this.content.settle(field);
-      if (this.nextFace() === 'Keep' || this.nextFace() === 'Reveal') this.keep.emit();
-      else this.next(field);
+      if (this.nextFace() === 'Next') this.next(field);
+      else this.finish();
       return;
     }
     if (field === null) return;

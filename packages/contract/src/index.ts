@@ -140,7 +140,8 @@ export { type LineDifference, lessonDifferences, type ReadSetup } from './check/
 export { type KeptSetup, type Watched, watchedLine } from './check/watched-line.ts';
 export { adviseNext, type AdviceGround, atHandOf } from './check/next-advice.ts';
 export { ballOfCheck, type Cause, causeOf, chainsOfResult } from './check/cause.ts';
-export { type Feel, feelOfSquaring } from './check/feel.ts';
+export { studentInputOf } from './api/student-input.ts';
+export { type Feel, type FeelGround, feelOfMove } from './check/feel.ts';
 export { groundDrawing, type GroundDrawing } from './check/ground-drawing.ts';
 export { type ReadableSolution, solveReadable } from './check/solve-readable.ts';
 export { solveDocument } from './check/solve-document.ts';

@@ -1,4 +1,5 @@
-import { expect, type Locator, type Page, test } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
+import { test } from '../pages/quiet.ts';
 import { CheckPage } from '../pages/check.page.ts';
 import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
 import { SignInPage } from '../pages/sign-in.page.ts';
@@ -162,7 +163,9 @@ test('a blind baseline shows no number before the reveal; felt aim and guess are
   await expect(page.getByRole('region', { name: 'Covered' })).toBeVisible();
   await check.reveal();
   await expect(check.toes).toContainText('3.9° closed (right)');
-  await expect(check.priority).toContainText(/Felt aimed 1\d m left of it\. Square will feel 2\d m left/);
+  await expect(check.priority).toContainText(
+    /Felt aimed 1\d m left of it\. Corrected, it will feel 2\d m left/,
+  );
   await expect(page.getByText(/Your eye said [23]\.\d° right for the toes/)).toBeVisible();
   await check.keep();
   await page.reload();

@@ -1,4 +1,5 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from '../pages/quiet.ts';
 import { CheckPage } from '../pages/check.page.ts';
 import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
 import { axeViolations } from '../pages/axe.ts';

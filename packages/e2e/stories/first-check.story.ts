@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from '../pages/quiet.ts';
 import { CheckPage } from '../pages/check.page.ts';
 import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
 import { SignInPage } from '../pages/sign-in.page.ts';
@@ -35,7 +36,7 @@ test('a right-hander’s toes at 571 and 602 on 450 read 3.9° closed to the rig
   await expect(check.face).toContainText('2.3° open (right)');
   await expect(check.priority).toContainText('Fix first: toes');
   await expect(check.priority).toContainText('Trail toe 31 mm toward the line.');
-  await expect(check.priority).toContainText('trail 16 in, lead 15 back');
+  await expect(check.priority).toContainText('trail 16 mm in, lead 15 mm back');
   await expect(check.priority).toContainText('aimed 10 m left');
   await expect(check.board).toHaveAccessibleName(/Toes 3\.9° closed \(right\), out: too closed/);
   await check.keep();

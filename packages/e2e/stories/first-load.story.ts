@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from '../pages/quiet.ts';
 import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
 import { SignInPage } from '../pages/sign-in.page.ts';
 

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from '../pages/quiet.ts';
 import { axeViolations } from '../pages/axe.ts';
 import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
 import { SignInPage } from '../pages/sign-in.page.ts';

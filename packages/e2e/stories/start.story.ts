@@ -3,7 +3,8 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'n
 import { createServer } from 'node:http';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from '../pages/quiet.ts';
 import { Installation } from '../pages/installation.ts';
 
 const start = path.resolve(import.meta.dirname, '../../../scripts/start.mjs');

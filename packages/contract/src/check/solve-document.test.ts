@@ -4,7 +4,7 @@ import { DocumentRefused } from '../refusal/document-refused.ts';
 import { validateCheckDocument } from '../validate.ts';
 import { composeCheck, judgementOf } from './compose-check.ts';
 import { composeObservation, typedReading, type TypedReading } from './typed-reading.ts';
-import { feelOfSquaring } from './feel.ts';
+import { feelOfMove } from './feel.ts';
 import { groundDrawing } from './ground-drawing.ts';
 import { solveDocument } from './solve-document.ts';
 import { solveReadable } from './solve-readable.ts';
@@ -101,10 +101,20 @@ describe('a quick check', () => {
 
   it('feels aimed 10 m left when a line 3.9° to the right is squared at 150 m', () => {
     const { toes } = solveDocument(composeCheck(quick) as CheckDocument).lines;
-    expect(toes && feelOfSquaring(toes, 150)).toEqual({
+    const at = { distanceM: 150, handedness: 'right' } as const;
+    expect(toes && feelOfMove(toes, at)).toEqual({
       metres: expect.closeTo(10.33, 2) as number,
       side: 'left',
     });
+  });
+
+  it('feels what the move does: to the method’s goal, mirrored for the other hand', () => {
+    const { toes } = solveDocument(composeCheck(quick) as CheckDocument).lines;
+    const toGoal = toes && feelOfMove(toes, { distanceM: 150, handedness: 'right', goalDeg: -2 });
+    expect(toGoal?.metres).toBeCloseTo(150 * Math.tan((5.9408 * Math.PI) / 180), 1);
+    const left = feelOfMove({ azimuthDeg: -3.9408 }, { distanceM: 150, handedness: 'left', goalDeg: -2 });
+    expect(left.metres).toBeCloseTo(toGoal?.metres ?? NaN, 3);
+    expect(left.side).toBe('right');
   });
 
   it('still says what it can while one line is impossible', () => {

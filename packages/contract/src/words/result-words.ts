@@ -1,4 +1,5 @@
 import { type CheckDocument, type LineResult } from '../generated/types.ts';
+import { formatLength, type LengthUnit } from '../units/typed-length.ts';
 
 /** A line's name as it is said. */
 export const LINE_TITLES = {
@@ -27,12 +28,23 @@ export const CLUB_GROUPS: Readonly<Record<NonNullable<CheckDocument['club']>['gr
 /** Two-sided 95 % of a normal distribution: the half-width shown after ±. */
 const COVERAGE_FACTOR = 1.959964;
 
+/** Half-widths beyond this say nothing of a set-up, whatever it is judged by. */
+const TELLS_NOTHING_DEG = 10;
+
+/** Whether a reading is so wide that its number would be taken for more than it is. */
+function tellsNothing({ standardUncertaintyDeg, toleranceDeg }: LineResult): boolean {
+  const half = COVERAGE_FACTOR * standardUncertaintyDeg;
+  return half > TELLS_NOTHING_DEG && (toleranceDeg === undefined || half > toleranceDeg[1] - toleranceDeg[0]);
+}
+
 /**
- * An angle with its word and side, always together.
+ * An angle with its word and side, always together; of a reading too wide to say anything, that it decides nothing.
  *
  * @example angleText({ handedAzimuthDeg: 3.94, azimuthDeg: 3.94, measurementUncertaintyDeg: 0.5, standardUncertaintyDeg: 0.8, birgeRatio: 1, word: 'closed', side: 'right' }) // '3.9° closed (right)'
  */
-export function angleText({ handedAzimuthDeg, word, side }: LineResult): string {
+export function angleText(line: LineResult): string {
+  const { handedAzimuthDeg, word, side } = line;
+  if (tellsNothing(line)) return 'not decided';
   if (word === 'square') return '0.0° square';
   return `${Math.abs(handedAzimuthDeg).toFixed(1)}° ${word} (${side})`;
 }
@@ -93,18 +105,19 @@ export function leanOf(line: LineResult): LeanText | null {
 }
 
 /**
- * The move that corrects a line, or null where the reading gives none.
+ * The move that corrects a line, in the unit of who reads it, or null where the reading gives none.
  *
  * @example moveText('toes', { handedAzimuthDeg: 3.94, azimuthDeg: 3.94, measurementUncertaintyDeg: 0.5, standardUncertaintyDeg: 0.8, birgeRatio: 1, word: 'closed', side: 'right' }) // null
  */
-export function moveText(key: LineKey, { move }: LineResult): string | null {
+export function moveText(key: LineKey, { move }: LineResult, unit: LengthUnit = 'mm'): string | null {
   if (move === undefined) return null;
   const mm = Math.round(Math.abs(move.mm));
   if (mm === 0) return 'Nothing to move.';
+  const length = formatLength(mm, unit);
   if (move.end === 'toe')
-    return `Club toe ${mm} mm ${move.mm > 0 ? 'forward, downrange' : 'back, away from the target'}.`;
+    return `Club toe ${length} ${move.mm > 0 ? 'forward, downrange' : 'back, away from the target'}.`;
   const end = key === 'toes' ? 'Trail toe' : key === 'heels' ? 'Trail heel' : `Trail end of the ${key}`;
-  return `${end} ${mm} mm ${move.mm < 0 ? 'toward the line' : 'away from the line'}.`;
+  return `${end} ${length} ${move.mm < 0 ? 'toward the line' : 'away from the line'}.`;
 }
 
 /**

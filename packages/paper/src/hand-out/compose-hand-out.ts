@@ -1,7 +1,9 @@
 import {
   type CheckDocument,
   type CheckRecord,
-  feelOfSquaring,
+  feelOfMove,
+  formatDistance,
+  judgedBy,
   type LineResult,
   type ResultDocument,
 } from '@lotrecht/contract';
@@ -36,7 +38,17 @@ export interface HandOutGround {
   /** Null where no target was noted. */
   readonly sight: SightOfCheck | null;
   readonly foot: string;
+  /** What lengths and distances are said in. Default: millimetres and metres. */
+  readonly units?: HandOutUnits;
 }
+
+/** Units of a hand-out. */
+export interface HandOutUnits {
+  readonly length: 'mm' | 'cm' | 'in';
+  readonly distance: 'm' | 'yd';
+}
+
+const METRIC: HandOutUnits = { length: 'mm', distance: 'm' };
 
 const CAUTIONS = {
   adult: [
@@ -66,7 +78,13 @@ export function composeHandOut(ground: HandOutGround): HandOutWish {
     priority:
       line === null || read === undefined
         ? ['Keep it as it is. Nothing stood out.']
-        : priorityOf(line, read, { distanceM, junior }),
+        : priorityOf(line, read, {
+            distanceM,
+            junior,
+            handedness: document.handedness,
+            goalDeg: judgedBy(document).goalsDeg?.[line],
+            units: ground.units ?? METRIC,
+          }),
     drill: {
       name: drill.name,
       how: drill.how,
@@ -102,21 +120,31 @@ function foundText(key: LineKey, found: LineResult, junior: boolean): string {
 function priorityOf(
   line: LineKey,
   read: LineResult,
-  { distanceM, junior }: { readonly distanceM: number | undefined; readonly junior: boolean },
+  how: {
+    readonly distanceM: number | undefined;
+    readonly junior: boolean;
+    readonly handedness: 'right' | 'left';
+    readonly goalDeg: number | undefined;
+    readonly units: HandOutUnits;
+  },
 ): readonly string[] {
-  const move = moveText(line, read);
+  const { distanceM, junior, handedness, goalDeg, units } = how;
+  const move = moveText(line, read, units.length);
   const turn =
     move !== null && line !== 'hips' && line !== 'shoulders'
       ? move
       : `Turn the ${line} to the ${read.side === 'right' ? 'left' : 'right'}${move === null ? '.' : `: ${move}`}`;
-  const feel = distanceM === undefined || read.word === 'square' ? null : feelOfSquaring(read, distanceM);
+  const feel =
+    distanceM === undefined || read.word === 'square'
+      ? null
+      : feelOfMove(read, { distanceM, handedness, goalDeg });
   return [
     junior ? `${LINE_TITLES[line]} first.` : `${LINE_TITLES[line]} first: ${angleText(read)}.`,
     turn,
     ...(feel === null
       ? []
       : [
-          `You will feel aimed ${feel.metres.toFixed(0)} m ${feel.side} of where you feel it now. That is right.`,
+          `You will feel aimed ${formatDistance(Math.round(feel.metres), units.distance)} ${feel.side} of where you feel it now. That is right.`,
         ]),
   ];
 }

@@ -6,6 +6,7 @@ import {
   SHIPPED_METHODS,
   USUAL_OF_CLUB,
   USUAL_STATURE_M,
+  type MethodDocument,
 } from '@lotrecht/contract';
 import { LIFTED_HEAD_M } from '@lotrecht/core';
 import { type SeenMark, type SightWish } from './sight-scene.ts';
@@ -17,6 +18,8 @@ export interface SightGround {
   /** Null: a usual adult stands in. */
   readonly statureMm: number | null;
   readonly headLifted: boolean;
+  /** Where the check's method is looked for, own ones with them. Default: the shipped ones. */
+  readonly methods?: readonly MethodDocument[];
 }
 
 /** The same eyes twice: as the student stood, and as they should. */
@@ -44,14 +47,15 @@ const FARTHEST_INSIDE_M = 2;
  */
 export function sightOfCheck(
   { document, result, record }: Pick<CheckView, 'document' | 'result' | 'record'>,
-  { marks, statureMm, headLifted }: SightGround,
+  { marks, statureMm, headLifted, methods = SHIPPED_METHODS }: SightGround,
 ): SightOfCheck | null {
   const distanceM = document.target?.distanceM;
   if (distanceM === undefined) return null;
   const usual = USUAL_OF_CLUB[document.club?.group ?? USUAL_CLUB];
   const statureM = statureMm === null ? USUAL_STATURE_M : statureMm / 1000;
   const scale = statureM / USUAL_STATURE_M;
-  const markM = SHIPPED_METHODS.find((m) => m.id === document.method?.id)?.markM ?? FAR_MARK_M;
+  const methodId = document.method?.id ?? record?.ownMethod?.id;
+  const markM = methods.find((m) => m.id === methodId)?.markM ?? FAR_MARK_M;
   const read = insideTheLine(document, 'eyes');
   const now: SightWish = {
     handedness: document.handedness,

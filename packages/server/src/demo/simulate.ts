@@ -5,6 +5,7 @@ import {
   composeCheck,
   type TypedReading,
   typedReading,
+  SHIPPED_METHODS,
 } from '@lotrecht/contract';
 import {
   type Dice,
@@ -37,6 +38,8 @@ const TAPE = { divisionMm: 5, swayMm: 3, baseErrorMm: 5 };
 /** How the instructors of Tarnside judge by eye: a little too far right, and roughly. */
 const EYE = { biasDeg: 1.4, sdDeg: 3 } as const;
 const ROD_MM = 1220;
+/** A short rod along the brim of a cap: the eyes themselves are too near each other to say anything. */
+const BRIM_ROD_MM = 600;
 /** A junior's share of an adult's lengths. */
 const JUNIOR = 0.82;
 /** What rods in sight leave of a fault. */
@@ -44,12 +47,12 @@ const LEFT_BY_RODS = 0.3;
 /** The last lessons are checked in full, those before by face and toes. */
 const FULL_LESSONS = 2;
 /** How a full check is spread over holds, as the application would. */
-const HOLDS: readonly { readonly line: BodyLine; readonly rod: boolean; readonly hold: number }[] = [
-  { line: 'shoulders', rod: true, hold: 1 },
-  { line: 'eyes', rod: false, hold: 1 },
-  { line: 'hips', rod: true, hold: 2 },
-  { line: 'knees', rod: false, hold: 2 },
-  { line: 'toes', rod: false, hold: 2 },
+const HOLDS: readonly { readonly line: BodyLine; readonly rodMm: number | null; readonly hold: number }[] = [
+  { line: 'shoulders', rodMm: ROD_MM, hold: 1 },
+  { line: 'eyes', rodMm: BRIM_ROD_MM, hold: 1 },
+  { line: 'hips', rodMm: ROD_MM, hold: 2 },
+  { line: 'knees', rodMm: null, hold: 2 },
+  { line: 'toes', rodMm: null, hold: 2 },
 ];
 
 /** Lays the string of a lesson. */
@@ -121,21 +124,21 @@ export function simulateCheck(lesson: DemoLesson, { club: group, coached, rep }:
   const stands = [1, 2, 3].map(() => standOf(lesson, help));
   const observations = [
     readFace(lesson, club, coached),
-    ...(full ? HOLDS : [{ line: 'toes', rod: false, hold: 1 } as const]).map(({ line, rod, hold }) => ({
+    ...(full ? HOLDS : [{ line: 'toes', rodMm: null, hold: 1 } as const]).map(({ line, rodMm, hold }) => ({
       ...readGaps(
         line,
         stands[hold - 1]?.(line) ?? 0,
         {
           string,
           dice,
-          tools: { ...TAPE, ...(rod && { rodMm: ROD_MM }) },
+          tools: { ...TAPE, ...(rodMm !== null && { rodMm }) },
           place: placeOf(line, student, club),
         },
-        rod ? 'rod' : 'targetLine',
+        rodMm === null ? 'targetLine' : 'rod',
       ),
       hold,
       // A rod's length is known, and a tape shows whole millimetres at the best.
-      ...(rod && { baseMm: ROD_MM }),
+      ...(rodMm !== null && { baseMm: rodMm }),
     })),
   ];
   const readings = observations.map((o): TypedReading => {
@@ -152,7 +155,9 @@ export function simulateCheck(lesson: DemoLesson, { club: group, coached, rep }:
     target: { name: raft.name, distanceM: raft.distanceM },
     targetLine: TARGET_LINE,
     readings,
-    ...(student.method && { judgement: { method: { id: student.method, version: 1 } } }),
+    ...(student.method && {
+      judgement: { method: { id: student.method, version: versionOf(student.method) } },
+    }),
     ...(student.flareDeg && {
       feet: {
         shoeLengthMm: 290,
@@ -191,6 +196,13 @@ export function simulateCheck(lesson: DemoLesson, { club: group, coached, rep }:
 
 function tenths(deg: number): number {
   return Math.max(-44, Math.min(44, Math.round(10 * deg) / 10));
+}
+
+/** The newest of a shipped method. */
+function versionOf(id: string): number {
+  const method = SHIPPED_METHODS.find((m) => m.id === id);
+  if (method === undefined) throw new Error(`the demo has no method ${id}`);
+  return method.profileVersion;
 }
 
 function readFace({ student, dice, string }: DemoLesson, club: DemoClub, coached: boolean): object {

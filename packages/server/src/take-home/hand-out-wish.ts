@@ -1,9 +1,11 @@
-import { type CheckView, type HandOutView } from '@lotrecht/contract';
+import { type CheckView, type HandOutView, SHIPPED_METHODS } from '@lotrecht/contract';
 import { firstNameOf } from '@lotrecht/contract/words';
 import { composeHandOut, drillOf, type HandOutWish, sightOfCheck } from '@lotrecht/paper';
 import { type Queries } from '../database/database.ts';
 import { type Actor } from '../http/context.ts';
 import { type LessonRow } from '../lessons/lesson-repository.ts';
+import { findSettings } from '../settings/settings-repository.ts';
+import { listMethods } from '../methods/method-repository.ts';
 import { findPlace } from '../places/place-repository.ts';
 
 const DAY = new Intl.DateTimeFormat('en-GB', {
@@ -27,6 +29,8 @@ export interface HandOutSource {
 /** A hand-out with its words and pictures. */
 export async function handOutWish(db: Queries, actor: Actor, source: HandOutSource): Promise<HandOutWish> {
   const { handOut, check, lesson, studentName, statureMm, academyName } = source;
+  const methods = [...SHIPPED_METHODS, ...(await listMethods(db, actor)).map(({ method }) => method)];
+  const settings = await findSettings(db, actor);
   const place = lesson.placeId === null ? undefined : await findPlace(db, actor, lesson.placeId);
   return composeHandOut({
     firstName: firstNameOf(studentName),
@@ -38,7 +42,8 @@ export async function handOutWish(db: Queries, actor: Actor, source: HandOutSour
     dose: handOut.dose,
     own: handOut.own,
     junior: handOut.junior,
-    sight: sightOfCheck(check, { marks: place?.marks ?? [], statureMm, headLifted: false }),
+    sight: sightOfCheck(check, { marks: place?.marks ?? [], statureMm, headLifted: false, methods }),
     foot: academyName,
+    units: { length: settings.lengthUnit, distance: settings.distanceUnit },
   });
 }

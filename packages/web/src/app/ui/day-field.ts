@@ -11,7 +11,7 @@ import {
   DateAdapter,
   MAT_DATE_FORMATS,
   MAT_DATE_LOCALE,
-  MatDateFormats,
+  type MatDateFormats,
   NativeDateAdapter,
 } from '@angular/material/core';
 import {

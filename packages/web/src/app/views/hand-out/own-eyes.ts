@@ -1,8 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { type CheckView, type PlaceMark } from '@lotrecht/contract';
 import { LIFTED_HEAD_M } from '@lotrecht/core';
 import { sidedMetres, sightOfCheck, sightPicture, toSvg } from '@lotrecht/paper';
+import { MethodStore } from '../../methods/method.store.ts';
 import { typesText } from '../../ui/keys.ts';
 import { SvgDrawing, themeColour } from '../../ui/svg-drawing.ts';
 
@@ -27,6 +28,8 @@ export class OwnEyes {
   readonly marks = input.required<readonly PlaceMark[]>();
   readonly statureMm = input.required<number | null>();
 
+  private readonly methods = inject(MethodStore);
+
   /** Held: as it should be. */
   protected readonly asItShouldBe = signal(false);
   protected readonly lifted = signal(false);
@@ -36,6 +39,7 @@ export class OwnEyes {
       marks: this.marks(),
       statureMm: this.statureMm(),
       headLifted: this.lifted(),
+      methods: this.methods.all(),
     });
     if (eyes === null) return null;
     const { sheet, wish, numbers } = sightPicture(this.asItShouldBe() ? eyes.goal : eyes.now);

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { type CheckView, type PrintRequest, type StudentView } from '@lotrecht/contract';
+import { type CheckView, type PrintRequest, type StudentView, type MethodDocument } from '@lotrecht/contract';
 import { PrintApi } from '../../api/print-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { MethodStore } from '../../methods/method.store.ts';
@@ -54,7 +54,11 @@ export class PocketSheets {
     this.print({
       kind: 'footprints',
       ...this.file(),
-      wish: footprintsOf(this.check(), { stands, shoeMm: this.student().shoeMm }),
+      wish: footprintsOf(this.check(), {
+        stands,
+        shoeMm: this.student().shoeMm,
+        ballTable: this.method()?.ballTable ?? 'graded',
+      }),
       words: {
         title: `Footprints of ${firstName}, ${stands === 'now' ? 'as they were' : 'as they should be'}`,
         ground: this.check().document.club?.name ?? 'usual stance',
@@ -65,10 +69,8 @@ export class PocketSheets {
 
   protected degreeCard(): void {
     const { name, handedness } = this.student();
-    const { document, record } = this.check();
-    const id = document.method?.id ?? record?.ownMethod?.id;
-    const [usual] = this.methods.all();
-    const method = this.methods.all().find((m) => m.id === id) ?? usual;
+    const { document } = this.check();
+    const method = this.method();
     if (method === undefined) return;
     this.print({
       kind: 'degree-card',
@@ -80,6 +82,14 @@ export class PocketSheets {
         foot: this.session.academyName(),
       },
     });
+  }
+
+  /** What the check was judged by, an own method with the others; without one the usual. */
+  private method(): MethodDocument | undefined {
+    const { document, record } = this.check();
+    const id = document.method?.id ?? record?.ownMethod?.id;
+    const [usual] = this.methods.all();
+    return this.methods.all().find((m) => m.id === id) ?? usual;
   }
 
   protected partnerCard(): void {

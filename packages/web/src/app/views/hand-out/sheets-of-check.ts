@@ -59,13 +59,18 @@ export interface FootprintGround {
   readonly stands: 'goal' | 'now';
   /** Null: a usual shoe. */
   readonly shoeMm: number | null;
+  /** How the method's ball table is made. */
+  readonly ballTable: MethodDocument['ballTable'];
 }
 
 /**
  * The stance of a check by numbers; as it should be, the trail toe comes to the method's goal and the lead toe stays.
  * The ball where it lay, or where it usually lies.
  */
-export function footprintsOf(check: CheckView, { stands, shoeMm }: FootprintGround): FootprintsWish {
+export function footprintsOf(
+  check: CheckView,
+  { stands, shoeMm, ballTable }: FootprintGround,
+): FootprintsWish {
   const { document, record } = check;
   const group = document.club?.group ?? 'mid-iron';
   const usual = USUAL_OF_CLUB[group];
@@ -78,8 +83,8 @@ export function footprintsOf(check: CheckView, { stands, shoeMm }: FootprintGrou
     toes?.by === 'gaps' && stands === 'now'
       ? gapM(toes.trailGapMm)
       : leadGapM + baseM * Math.tan(radiansFromDegrees(goalTurnDeg(document)));
-  const ball = ballOfCheck(record?.ball, { club: group, table: 'graded' });
-  const share = ball === null ? usual.ballPercent.graded / 100 : ball.share;
+  const ball = ballOfCheck(record?.ball, { club: group, table: ballTable });
+  const share = ball === null ? usual.ballPercent[ballTable] / 100 : ball.share;
   return {
     handedness: document.handedness,
     leadGapM,

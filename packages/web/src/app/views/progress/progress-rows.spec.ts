@@ -32,6 +32,7 @@ function rowsOf(choice: ProgressChoice, lessons: readonly Lesson[]): MeasuredLin
       verdict: 'cannot-tell' as const,
       toleranceDeg: [-2, 2] as const,
       feltDeg: -1,
+      doubted: false,
     })),
   );
 }

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { type InstructorSettings, type StudentView } from '@lotrecht/contract';
+import { type InstructorSettings, type StudentView, studentInputOf } from '@lotrecht/contract';
 import { degreesFromRadians, eyeOffLineTurn, feelAtTarget, wrongEyeTurn } from '@lotrecht/core';
 import { type Observable } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
@@ -87,16 +87,7 @@ export class Sighting {
     const keeping: Observable<StudentView | InstructorSettings> =
       student === undefined
         ? this.settings.keep({ dominantEye })
-        : this.api.saveStudent(student.id, {
-            revision: student.revision,
-            name: student.name,
-            handedness: student.handedness,
-            minor: student.minor,
-            notes: student.notes,
-            statureMm: student.statureMm,
-            shoeMm: student.shoeMm,
-            dominantEye,
-          });
+        : this.api.saveStudent(student.id, studentInputOf(student, { dominantEye }));
     const who = student === undefined ? 'You sight' : `${student.name} sights`;
     keeping.subscribe({
       next: (kept) => {

@@ -48,6 +48,8 @@ async function panelOf(
   fixture.componentRef.setInput('result', result);
   fixture.componentRef.setInput('ground', {
     handedness,
+    goalsDeg: {},
+    units: { length: 'mm', distance: 'm' },
     cause: result && causeOf(result, ['face', 'toes'], null),
     chains: result ? chainsOfResult(result) : [],
     longClub: false,
@@ -73,13 +75,13 @@ describe('the finding', () => {
     const { text } = await panelOf({}, { targetDistanceM: 150 });
     expect(text).toContain('Fix first: toes');
     expect(text).toContain('Trail toe 31 mm toward the line.');
-    expect(text).toContain('trail 16 in, lead 15 back');
+    expect(text).toContain('trail 16 mm in, lead 15 mm back');
     expect(text).toContain('It will feel aimed 10 m left of where it feels now.');
   });
 
   it('tells the feel from where the student felt aimed, if anyone asked', async () => {
     const { text } = await panelOf({}, { targetDistanceM: 150, feltDeg: -2 });
-    expect(text).toContain('Felt aimed 5.2 m left of it. Square will feel 16 m left of the target.');
+    expect(text).toContain('Felt aimed 5.2 m left of it. Corrected, it will feel 16 m left of the target.');
   });
 
   it('leaves the feel out without a distance', async () => {

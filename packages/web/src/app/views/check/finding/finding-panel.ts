@@ -1,5 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { type Cause, feelOfSquaring, type LineResult, type ResultDocument } from '@lotrecht/contract';
+import {
+  type Cause,
+  feelOfMove,
+  formatDistance,
+  formatLength,
+  type LineResult,
+  type ResultDocument,
+} from '@lotrecht/contract';
 import { type Chain } from '@lotrecht/core';
 import { Bob } from '../../../ui/bob.ts';
 import {
@@ -17,6 +24,9 @@ import { causeText, chainText } from './cause-words.ts';
 export interface FindingGround {
   readonly handedness: 'right' | 'left';
   readonly targetDistanceM?: number;
+  /** What the method wants of each line, φ in degrees; absent: on the target line. */
+  readonly goalsDeg: Readonly<Partial<Record<LineKey, number>>>;
+  readonly units: { readonly length: 'mm' | 'cm' | 'in'; readonly distance: 'm' | 'yd' };
   /** Felt aim before the reveal, degrees from the target, right positive. */
   readonly feltDeg?: number;
   /** The line that the instructor chose to work on. */
@@ -79,9 +89,9 @@ export class FindingPanel {
       other: isOther
         ? `The readings say: ${this.readFirst() === null ? 'nothing out' : `${this.readFirst()} first`}.`
         : null,
-      move: moveText(key, line),
-      split: splitText(key, line),
-      feel: this.feel(line),
+      move: moveText(key, line, this.ground().units.length),
+      split: splitText(key, line, this.ground().units.length),
+      feel: this.feel(key, line),
     };
   });
 
@@ -138,46 +148,46 @@ export class FindingPanel {
       lean,
       words: lean?.words ?? 'No tolerance in this method',
       percent: lean && lean.lean !== 'cannot-tell' ? percentText(lean.probability) : '',
-      settle: settleText(line),
-      move: moveText(key, line),
+      settle: settleText(line, this.ground().units.length),
+      move: moveText(key, line, this.ground().units.length),
       isChosen: this.ground().priority === key,
     };
   }
 
   /** From where it was felt, if anyone asked; else from where it feels now. */
-  private feel(line: LineResult): string | null {
-    const { targetDistanceM: distance, feltDeg } = this.ground();
-    if (distance === undefined || !(distance > 0)) return null;
-    const { metres, side } = feelOfSquaring(line, distance);
+  private feel(key: LineKey, line: LineResult): string | null {
+    const { targetDistanceM: distanceM, feltDeg, handedness, goalsDeg, units } = this.ground();
+    if (distanceM === undefined || !(distanceM > 0)) return null;
+    const { metres, side } = feelOfMove(line, { distanceM, handedness, goalDeg: goalsDeg[key] });
     const shift = side === 'left' ? -metres : metres;
-    if (feltDeg === undefined) return `It will feel aimed ${metresOff(shift)} of where it feels now.`;
-    const felt = distance * Math.tan((feltDeg * Math.PI) / 180);
-    const felts = Math.abs(felt) < 0.5 ? 'on the target' : `${metresOff(felt)} of it`;
-    return `Felt aimed ${felts}. Square will feel ${metresOff(felt + shift)} of the target.`;
+    const off = (m: number): string => {
+      const apart = Math.abs(m) < 10 ? Math.abs(m) : Math.round(Math.abs(m));
+      return `${formatDistance(apart, units.distance)} ${m < 0 ? 'left' : 'right'}`;
+    };
+    if (feltDeg === undefined) return `It will feel aimed ${off(shift)} of where it feels now.`;
+    const felt = distanceM * Math.tan((feltDeg * Math.PI) / 180);
+    const felts = Math.abs(felt) < 0.5 ? 'on the target' : `${off(felt)} of it`;
+    return `Felt aimed ${felts}. Corrected, it will feel ${off(felt + shift)} of the target.`;
   }
 }
 
-function metresOff(metres: number): string {
-  const off = Math.abs(metres);
-  return `${off < 10 ? off.toFixed(1) : Math.round(off)} m ${metres < 0 ? 'left' : 'right'}`;
-}
-
 /** Half by each foot keeps the distance to the ball. */
-function splitText(key: LineKey, { move }: LineResult): string | null {
+function splitText(key: LineKey, { move }: LineResult, unit: 'mm' | 'cm' | 'in'): string | null {
   if ((key !== 'toes' && key !== 'heels') || move === undefined) return null;
   const whole = Math.round(Math.abs(move.mm));
   if (whole < 2) return null;
   const trail = Math.ceil(whole / 2);
   const [trailWay, leadWay] = move.mm < 0 ? ['in', 'back'] : ['back', 'in'];
-  return `Or shared: trail ${trail} ${trailWay}, lead ${whole - trail} ${leadWay}.`;
+  const [byTrail, byLead] = [formatLength(trail, unit), formatLength(whole - trail, unit)];
+  return `Or shared: trail ${byTrail} ${trailWay}, lead ${byLead} ${leadWay}.`;
 }
 
-function settleText({ wouldSettle }: LineResult): string | null {
+function settleText({ wouldSettle }: LineResult, unit: 'mm' | 'cm' | 'in'): string | null {
   if (wouldSettle === undefined) return null;
   if (wouldSettle.targetLine) return 'Lay the target line again: it alone is too uncertain.';
   const ways = [
     wouldSettle.repeats === null ? null : `${wouldSettle.repeats} readings`,
-    wouldSettle.rodMm === null ? null : `a rod of ${wouldSettle.rodMm} mm held across`,
+    wouldSettle.rodMm === null ? null : `a rod of ${formatLength(wouldSettle.rodMm, unit)} held across`,
   ].filter((way) => way !== null);
   return ways.length === 0 ? 'More readings would not settle it.' : `Would settle it: ${ways.join(', or ')}.`;
 }

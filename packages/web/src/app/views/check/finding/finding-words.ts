@@ -2,11 +2,12 @@ import { computed, inject, Injectable } from '@angular/core';
 import {
   ballOfCheck,
   causeOf,
-  decidingLines,
   chainsOfResult,
+  decidingLines,
   lessonDifferences,
   type LineDifference,
 } from '@lotrecht/contract';
+import { SettingsStore } from '../../../settings/settings.store.ts';
 import { MethodStore } from '../../../methods/method.store.ts';
 import { differenceText } from '../../../ui/difference-words.ts';
 import { CheckContent } from '../check-content.ts';
@@ -21,6 +22,7 @@ const LONG_CLUBS = new Set(['long-iron', 'fairway-wood', 'driver']);
 export class FindingWords {
   private readonly content = inject(CheckContent);
   private readonly methods = inject(MethodStore);
+  private readonly settings = inject(SettingsStore);
 
   /** How the method's ball table is made. */
   readonly ballTable = computed((): 'graded' | 'blocks' => {
@@ -79,6 +81,8 @@ export class FindingWords {
     const guessed = guess && result?.lines[guess.line];
     return {
       handedness: this.content.student()?.handedness ?? 'right',
+      goalsDeg: this.content.rules().goalsDeg ?? {},
+      units: { length: this.content.unit(), distance: this.settings.settings().distanceUnit },
       ...(distanceM !== undefined && { targetDistanceM: distanceM }),
       ...(feltDeg !== undefined && { feltDeg }),
       ...(priority && { priority }),

@@ -54,7 +54,11 @@ const FIELD_TEXTS: Readonly<Record<WayOfReading, Readonly<Record<string, FieldTe
   gaps: {
     leadGapMm: { label: 'Lead gap', help: (line) => `String to the lead mark of the ${line}` },
     trailGapMm: { label: 'Trail gap', help: (line) => `String to the trail mark of the ${line}` },
-    baseMm: { label: 'Base', help: () => 'Mark to mark along the string; of a rod, its length' },
+    baseMm: {
+      label: 'Base',
+      help: () =>
+        'Mark to mark along the string; of a rod, from one plumb point to the other, not its length',
+    },
   },
   square: {
     heelGapMm: { label: 'Heel gap', help: () => 'Square rod to the heel of the leading edge' },

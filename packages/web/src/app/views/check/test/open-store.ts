@@ -107,7 +107,7 @@ export async function openStore(
     ],
   });
   const store = TestBed.inject(CheckStore);
-  await store.open(CHECK_ID, { lesson: opened, student, marks: [] });
+  await store.open(CHECK_ID, { lesson: opened, student, place: null });
   store.content.note({ revealed: true });
   return { store, fakes };
 }

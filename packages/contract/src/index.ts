@@ -138,7 +138,8 @@ export {
 } from './check/typed-reading.ts';
 export { type LineDifference, lessonDifferences, type ReadSetup } from './check/lesson-differences.ts';
 export { type KeptSetup, type Watched, watchedLine } from './check/watched-line.ts';
-export { adviseNext, type AdviceGround, atHandOf } from './check/next-advice.ts';
+export { adviseNext, type AdviceGround } from './check/next-advice.ts';
+export { atHandOf, rodAcrossMm, toolsOf, type Tools, type ToolsGround } from './check/tools.ts';
 export { ballOfCheck, type Cause, causeOf, chainsOfResult } from './check/cause.ts';
 export { studentInputOf } from './api/student-input.ts';
 export { type Feel, type FeelGround, feelOfMove } from './check/feel.ts';
@@ -219,3 +220,4 @@ export {
   type TeeSheetEntry,
   type TodayView,
 } from './api/views.ts';
+export { readdressOfStudent, type StudentReaddress } from './progress/readdress-of-student.ts';

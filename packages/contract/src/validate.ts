@@ -31,15 +31,9 @@ import {
   type Unlock,
 } from './generated/types.ts';
 import * as generated from './generated/validators.ts';
-import { DocumentRefused, type Refusal } from './refusal/document-refused.ts';
+import { DocumentRefused } from './refusal/document-refused.ts';
+import { refusalOf, type SchemaError } from './refusal/refusal-words.ts';
 import { brokenTexts, hasBrokenText } from './refusal/well-formed.ts';
-
-interface SchemaError {
-  readonly instancePath: string;
-  readonly keyword: string;
-  readonly message?: string;
-  readonly params: Readonly<Record<string, unknown>>;
-}
 
 /** What an Ajv standalone validator is: a predicate that leaves its errors on itself. */
 interface GeneratedValidator {
@@ -54,7 +48,8 @@ function validator<T>(generatedValidator: unknown): Validator<T> {
   const check = generatedValidator as GeneratedValidator;
   return (value) => {
     requireKnownVersion(value);
-    if (!check(value)) throw new DocumentRefused((check.errors ?? []).map(toRefusal));
+    if (!check(value))
+      throw new DocumentRefused((check.errors ?? []).map((error) => refusalOf(error, value)));
     if (hasBrokenText(value)) throw new DocumentRefused(brokenTexts(value));
     return value as T;
   };
@@ -75,68 +70,6 @@ function requireKnownVersion(value: unknown): void {
       message: `This is version ${version}; this program reads up to version ${NEWEST_VERSION}. Use a newer program.`,
     },
   ]);
-}
-
-function toRefusal(error: SchemaError): Refusal {
-  const { params } = error;
-  switch (error.keyword) {
-    case 'additionalProperties':
-      return {
-        code: 'unknown-field',
-        path: `${error.instancePath}/${String(params['additionalProperty'])}`,
-        message: 'This field is not known. Check its spelling, or remove it.',
-      };
-    case 'required':
-      return {
-        code: 'missing',
-        path: `${error.instancePath}/${String(params['missingProperty'])}`,
-        message: 'This field is missing.',
-      };
-    case 'enum':
-      return {
-        code: 'not-allowed',
-        path: error.instancePath,
-        message: `Use one of: ${(params['allowedValues'] as readonly unknown[]).join(', ')}.`,
-      };
-    case 'discriminator':
-      return {
-        code: 'discriminator',
-        path: error.instancePath,
-        message: `The field “${String(params['tag'])}” says none of the kinds that there are.`,
-      };
-    case 'const':
-      return {
-        code: 'not-allowed',
-        path: error.instancePath,
-        message: `Use ${JSON.stringify(params['allowedValue'])}.`,
-      };
-    case 'false schema':
-      return {
-        code: 'not-together',
-        path: error.instancePath,
-        message: 'This stands in the method already. Give either the method or its parts.',
-      };
-    case 'exclusiveMinimum':
-    case 'maximum':
-      return {
-        code: 'out-of-range',
-        path: error.instancePath,
-        message: `Type a number ${error.keyword === 'maximum' ? 'up to' : 'above'} ${String(params['limit'])}.`,
-      };
-    case 'minLength':
-      return {
-        code: 'too-short',
-        path: error.instancePath,
-        message:
-          params['limit'] === 1 ? 'Fill this in.' : `Type at least ${String(params['limit'])} characters.`,
-      };
-    default:
-      return {
-        code: error.keyword,
-        path: error.instancePath,
-        message: `This ${error.message ?? 'is not valid'}.`,
-      };
-  }
 }
 
 /** Validates one line of a `lotrecht-academy` file. */

@@ -108,6 +108,10 @@ function callOf(route: string): Call | undefined {
       body: {},
       stranger: 'refused',
     },
+    'get /api/students/:id/readdress': {
+      path: `/api/students/${ids.studentId}/readdress`,
+      stranger: 'refused',
+    },
     'get /api/students/:id/lines': { path: `/api/students/${ids.studentId}/lines`, stranger: 'refused' },
     'get /api/students/:id/lines/:line': {
       path: `/api/students/${ids.studentId}/lines/toes`,

@@ -1,3 +1,4 @@
+import { HOLDING_TIMES, waysOf } from '@lotrecht/core';
 import { describe, expect, it } from 'vitest';
 import { type CheckDocument } from '../generated/types.ts';
 import { judgedByMethod } from '../method/judged-by.ts';
@@ -7,9 +8,10 @@ import { DEFAULT_SETTINGS } from '../station/default-settings.ts';
 import { ballOfCheck, causeOf, chainsOfResult } from './cause.ts';
 import { composeCheck, type CheckParts } from './compose-check.ts';
 import { lessonDifferences, type ReadSetup } from './lesson-differences.ts';
-import { type AdviceGround, adviseNext, atHandOf } from './next-advice.ts';
+import { type AdviceGround, adviseNext } from './next-advice.ts';
+import { atHandOf, toolsOf } from './tools.ts';
 import { solveDocument } from './solve-document.ts';
-import { type TypedReading } from './typed-reading.ts';
+import { composeObservation, type TypedReading } from './typed-reading.ts';
 import { watchedLine } from './watched-line.ts';
 
 const rod = (line: TypedReading['line'], differenceMm: number, hold = 1): TypedReading => ({
@@ -42,8 +44,7 @@ const ground: AdviceGround = {
   judgedBy: judgedByMethod(ALL_PARALLEL),
   solved: null,
   targetLineUncertaintyDeg: 0.2,
-  equipment: DEFAULT_SETTINGS.equipment,
-  windy: false,
+  tools: toolsOf(DEFAULT_SETTINGS, { windy: false }),
   hold: 1,
   heldS: 0,
   holdsLeft: 3,
@@ -66,13 +67,46 @@ describe('the next reading', () => {
   });
 
   it('knows what lies at hand: the longest rod that is held across, landmarks, wind', () => {
-    const { equipment } = ground;
-    expect(atHandOf(equipment, { windy: true, pointsAtM: 150 })).toMatchObject({
+    expect(atHandOf(toolsOf(DEFAULT_SETTINGS, { windy: true }), 150)).toMatchObject({
       rodM: 1.22,
       plumbM: 0.006,
       pointsAtM: 150,
+      gauge: false,
     });
-    expect(atHandOf({ ...equipment, rodsMm: [2000] }, { windy: false })).not.toHaveProperty('rodM');
+    expect(atHandOf({ ...ground.tools, rodsMm: [2000] })).not.toHaveProperty('rodM');
+  });
+
+  it('knows what else the instructor has and can: gauge, rod off the face, learned eye, own landmarks', () => {
+    const { equipment } = DEFAULT_SETTINGS;
+    const own = { ...DEFAULT_SETTINGS, equipment: { ...equipment, gauge: true, faceRodMm: 600 } };
+    const tools = toolsOf({ ...own, landmarksMm: { 'hips.bare': 20 } }, { windy: false, eyeDeg: 2.5 });
+    const atHand = atHandOf(tools);
+    const u = (by: string, rod = false) =>
+      waysOf('hips', atHand, HOLDING_TIMES).find((w) => w.by === by && w.rod === rod)
+        ?.measurementUncertaintyRad ?? NaN;
+    expect(u('angle')).toBeCloseTo(Math.PI / 180, 9);
+    expect(u('eye')).toBeCloseTo((2.5 * Math.PI) / 180, 9);
+    expect(waysOf('face', atHand, HOLDING_TIMES).map((w) => w.by)).toContain('faceRod');
+    // Planned with the same ends as the reading is then made with.
+    const made = composeObservation(
+      { line: 'hips', by: 'gaps', values: { leadGapMm: 500, trailGapMm: 500, baseMm: 300 } },
+      tools,
+    ) as { endUncertaintyMm: number };
+    expect(u('gaps')).toBeCloseTo((Math.SQRT2 * made.endUncertaintyMm) / 300, 5);
+  });
+});
+
+describe('how the student steps back in', () => {
+  it('is what the advice counts with, until the check says it itself', () => {
+    // One line read once: whether another hold would tell depends on how differently it is stepped into.
+    const again = (sd: number, own?: number) => {
+      const solved = setup([rod('hips', 50)], { ...(own !== undefined && { readdressSdDeg: own }) });
+      const judgedBy = { ...ground.judgedBy, order: ['hips'] as const };
+      const advice = adviseNext({ ...ground, judgedBy, solved, readdressSdDeg: sd, heldS: 15 });
+      return advice.advice === 'read' ? advice.next.gainBits : 0;
+    };
+    expect(again(0.3)).toBeGreaterThan(again(6));
+    expect(again(0.3, 6)).toBe(again(6));
   });
 });
 

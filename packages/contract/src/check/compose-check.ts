@@ -21,6 +21,9 @@ export interface CheckParts extends ReadingTools {
   readonly readdressSdDeg?: number;
 }
 
+/** Spread with which anyone steps back in until theirs is known, degrees. */
+export const USUAL_READDRESS_DEG = 2;
+
 /** Sighting by eye from 2–3 m behind the ball, degrees. */
 const SIGHTING_BY_EYE_DEG = 0.5;
 

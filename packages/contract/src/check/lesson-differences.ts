@@ -6,6 +6,7 @@ import {
   radiansFromDegrees,
 } from '@lotrecht/core';
 import { type CheckDocument, type ResultDocument } from '../generated/types.ts';
+import { USUAL_READDRESS_DEG } from './compose-check.ts';
 
 /** A set-up with what it says. */
 export interface ReadSetup {
@@ -23,9 +24,6 @@ export interface LineDifference {
   readonly uncertaintyDeg: number;
   readonly real: boolean;
 }
-
-/** Spread with which a student steps in again until it has been learned, degrees. */
-const READDRESS_DEG = 2;
 
 /** Read from one string: its error is the same on both sides and cancels. */
 function sameLine(setups: readonly ReadSetup[]): boolean {
@@ -66,7 +64,7 @@ export function lessonDifferences(
   const [first] = all;
   const groups = new Set(all.map(({ document }) => document.club?.group));
   if (first === undefined || groups.size > 1) return [];
-  const readdressDeg = sameStand ? 0 : (first.document.readdressSdDeg ?? READDRESS_DEG);
+  const readdressDeg = sameStand ? 0 : (first.document.readdressSdDeg ?? USUAL_READDRESS_DEG);
   const laidAgainDeg = sameLine(all)
     ? 0
     : Math.hypot(

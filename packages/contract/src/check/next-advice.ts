@@ -1,10 +1,8 @@
 import {
-  type AtHand,
   DEFAULT_DECISION_LIMITS,
   HOLDING_TIMES,
   LEAST_GAIN_BITS,
   type LineName,
-  metresFromMillimetres,
   type NextReading,
   nextReading,
   type Observation,
@@ -14,17 +12,11 @@ import {
   type Tolerance,
   USUAL_SPREAD_RAD,
 } from '@lotrecht/core';
-import { type CheckDocument, type Equipment, type ResultDocument } from '../generated/types.ts';
+import { type CheckDocument, type ResultDocument } from '../generated/types.ts';
 import { type JudgedBy } from '../method/judged-by.ts';
 import { toCoreUnits } from '../units/si.ts';
-
-/** Longest rod that anyone holds across the body, mm. */
-const LONGEST_ACROSS_MM = 1500;
-/** Sway of a bob in calm air and in wind, m. */
-const SWAY_M = { calm: 0.003, windy: 0.006 } as const;
-const EYE_DEG = 4;
-/** Spread with which a student steps back in until it has been learned, degrees. */
-const READDRESS_DEG = 2;
+import { USUAL_READDRESS_DEG } from './compose-check.ts';
+import { atHandOf, type Tools } from './tools.ts';
 
 /** Where a check stands when the next reading is looked for. */
 export interface AdviceGround {
@@ -34,8 +26,9 @@ export interface AdviceGround {
   readonly solved: { readonly document: CheckDocument; readonly result: ResultDocument } | null;
   /** u(T), degrees. */
   readonly targetLineUncertaintyDeg: number;
-  readonly equipment: Equipment;
-  readonly windy: boolean;
+  readonly tools: Tools;
+  /** Spread with which this student steps back in, degrees; absent until it is known. */
+  readonly readdressSdDeg?: number | undefined;
   /** Distance of the target that landmarks are told from, m; absent where none are known. */
   readonly pointsAtM?: number;
   /** The present or last hold, counted from 1. */
@@ -44,27 +37,6 @@ export interface AdviceGround {
   readonly heldS: number;
   /** Further holds that the student can give. */
   readonly holdsLeft: number;
-}
-
-/**
- * What lies at hand, from what the instructor owns.
- *
- * @example atHandOf({ rodsMm: [1220], tapeDivisionMm: 5, ruleDivisionMm: 1, stringM: 6, bobs: 2 }, { windy: false }).rodM // 1.22
- */
-export function atHandOf(
-  { rodsMm, tapeDivisionMm, ruleDivisionMm }: Equipment,
-  { windy, pointsAtM }: Pick<AdviceGround, 'windy' | 'pointsAtM'>,
-): AtHand {
-  const across = Math.max(0, ...rodsMm.filter((mm) => mm <= LONGEST_ACROSS_MM));
-  return {
-    ...(across > 0 && { rodM: metresFromMillimetres(across) }),
-    tapeDivisionM: metresFromMillimetres(tapeDivisionMm),
-    faceDivisionM: metresFromMillimetres(ruleDivisionMm),
-    plumbM: windy ? SWAY_M.windy : SWAY_M.calm,
-    ...(pointsAtM !== undefined && { pointsAtM }),
-    gauge: false,
-    eyeRad: radiansFromDegrees(EYE_DEG),
-  };
 }
 
 function readSoFar({ document, result }: NonNullable<AdviceGround['solved']>): readonly ReadSoFar[] {
@@ -88,7 +60,7 @@ function readSoFar({ document, result }: NonNullable<AdviceGround['solved']>): r
 /**
  * What to read next in a check, or why nothing more: core's advice for what lies at hand.
  *
- * @example adviseNext({ handedness: 'right', judgedBy: { tolerancesDeg: { toes: [-4, 4] }, order: ['toes'] }, solved: null, targetLineUncertaintyDeg: 0.5, equipment: { rodsMm: [], tapeDivisionMm: 5, ruleDivisionMm: 1, stringM: 6, bobs: 2 }, windy: false, hold: 1, heldS: 0, holdsLeft: 3 }).next.line // 'toes'
+ * @example adviseNext({ handedness: 'right', judgedBy: { tolerancesDeg: { toes: [-4, 4] }, order: ['toes'] }, solved: null, targetLineUncertaintyDeg: 0.5, tools: { rodsMm: [] }, hold: 1, heldS: 0, holdsLeft: 3 }).next.line // 'toes'
  */
 export function adviseNext(ground: AdviceGround): NextReading {
   const { judgedBy, solved } = ground;
@@ -104,9 +76,11 @@ export function adviseNext(ground: AdviceGround): NextReading {
     limits: DEFAULT_DECISION_LIMITS,
     read: solved === null ? [] : readSoFar(solved),
     targetLineUncertaintyRad: radiansFromDegrees(ground.targetLineUncertaintyDeg),
-    readdressSdRad: radiansFromDegrees(solved?.document.readdressSdDeg ?? READDRESS_DEG),
+    readdressSdRad: radiansFromDegrees(
+      solved?.document.readdressSdDeg ?? ground.readdressSdDeg ?? USUAL_READDRESS_DEG,
+    ),
     spreadRad: USUAL_SPREAD_RAD,
-    atHand: atHandOf(ground.equipment, ground),
+    atHand: atHandOf(ground.tools, ground.pointsAtM),
     times: HOLDING_TIMES,
     hold: ground.hold,
     heldS: ground.heldS,

@@ -46,11 +46,11 @@ export const FIELDS_OF_WAY = {
 } as const satisfies Record<WayOfReading, readonly string[]>;
 
 /** Division of the tape the body is read with, mm. */
-const TAPE_DIVISION_MM = 5;
+export const TAPE_DIVISION_MM = 5;
 /** Division of the rule the face is read with, mm. */
-const RULE_DIVISION_MM = 1;
+export const RULE_DIVISION_MM = 1;
 /** Sway of a bob hung from the body in calm air and in wind, mm. */
-const SWAY_MM = { calm: 3, windy: 6 } as const;
+export const SWAY_MM = { calm: 3, windy: 6 } as const;
 const BASE_UNCERTAINTY_MM = 5;
 const SQUARE_BASE_UNCERTAINTY_MM = 2;
 /** How repeatably a rod seats on the face until it has been reseated five times, degrees. */
@@ -59,7 +59,7 @@ const SEATING_DEG = 0.5;
 const LATERAL_UNCERTAINTY_M = 1;
 const GAUGE_DEG = 1;
 /** Of a judge whose eye nobody has measured. */
-const EYE_DEG = 4;
+export const EYE_DEG = 4;
 const ON_THE_GROUND: readonly LineName[] = ['toes', 'heels'];
 
 /** Name under which an instructor's own landmark is kept. @example landmarkKey('hips', true) // 'hips.rod' */

@@ -13,6 +13,7 @@ import {
 } from '@lotrecht/core';
 import { type MeasuredLineView } from '../api/views.ts';
 import { type Circumstances, type SeriesDocument, type TrackDocument } from '../generated/types.ts';
+import { USUAL_READDRESS_DEG } from '../check/compose-check.ts';
 import { type ClubGroup } from '../method/ball-table.ts';
 import { trackDocument } from '../track/track-document.ts';
 
@@ -69,7 +70,6 @@ const DAY_MS = 86_400_000;
 const COVERAGE_FACTOR = 1.959964;
 /** Where a line was read and never judged: the widest tolerance that is in use, so that nothing is called out by it. */
 const UNJUDGED_DEG = [-45, 45] as const;
-const USUAL_READDRESS_DEG = 2;
 
 /**
  * Whether two set-ups may be compared: the same in everything that is recorded about them.

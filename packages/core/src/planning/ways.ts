@@ -53,6 +53,8 @@ export interface AtHand {
   readonly gauge: boolean;
   /** Standard uncertainty of the judge's eye, rad. */
   readonly eyeRad: number;
+  /** How repeatably this judge finds a point, m, by `toes.bare` or `hips.rod`; absent: the usual. */
+  readonly landmarksM?: Readonly<Record<string, number>>;
 }
 
 /** One way in which a line could be read. */
@@ -136,6 +138,7 @@ function faceObservations(atHand: AtHand, times: HoldingTimes): readonly Candida
               toeGapM: 0,
               baseM: USUAL_BASE_M.face,
               resolutionM: faceDivisionM,
+              ...ownEnd(atHand, 'face', 'bare', { resolutionM: faceDivisionM, plumbM: 0 }),
             },
             holdingS: times.squareS,
           } as const,
@@ -170,9 +173,21 @@ function bodyObservations(line: LineName, atHand: AtHand, times: HoldingTimes): 
     plumbM: onGround ? 0 : atHand.plumbM,
   } as const;
   const bare: Candidate = {
-    observation: { ...gaps, baseM: USUAL_BASE_M[line] },
+    observation: { ...gaps, ...ownEnd(atHand, line, 'bare', gaps), baseM: USUAL_BASE_M[line] },
     holdingS: onGround ? times.groundMarksS : times.bobsS,
   };
   if (atHand.rodM === undefined || onGround) return [bare];
-  return [bare, { observation: { ...gaps, rod: true, baseM: atHand.rodM }, holdingS: times.rodS }];
+  const rod = { ...gaps, ...ownEnd(atHand, line, 'rod', gaps), rod: true, baseM: atHand.rodM } as const;
+  return [bare, { observation: rod, holdingS: times.rodS }];
+}
+
+/** The whole of one end, m, where the judge's own landmark is known. */
+function ownEnd(
+  { landmarksM }: AtHand,
+  line: LineName,
+  held: 'bare' | 'rod',
+  { resolutionM, plumbM }: { readonly resolutionM: number; readonly plumbM: number },
+): { readonly endUncertaintyM?: number } {
+  const ownM = landmarksM?.[`${line}.${held}`];
+  return ownM === undefined ? {} : { endUncertaintyM: Math.hypot(ownM, resolutionM / Math.sqrt(12), plumbM) };
 }

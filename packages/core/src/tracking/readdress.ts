@@ -13,9 +13,34 @@ export interface ReaddressSpread {
 /** Fewer than this say too little of a spread: its 95 % interval would reach from half of it to three times. */
 const ENOUGH = 5;
 
+/** Scaled inverse χ² of s_r² before anything was seen: freedom ν₀ and scale s₀, rad. */
+const PRIOR = { freedom: 3, sdRad: (2 * Math.PI) / 180 } as const;
+/** Where s_r is looked for: nobody steps in wider than 12°, and none is told from another below 0.02°. */
+const GRID = { count: 600, stepRad: (0.02 * Math.PI) / 180 } as const;
+
+/** Posterior root mean square of s_r, rad: ss/(s_r² + ū²) ~ χ²_ν. */
+function posteriorSdRad(squares: number, freedom: number, explained: number): number {
+  const grid = Array.from({ length: GRID.count }, (_, i) => {
+    const variance = ((i + 0.5) * GRID.stepRad) ** 2;
+    const whole = variance + explained;
+    const logWeight =
+      // Of s_r, not of s_r²: the density takes up the step between them.
+      -((PRIOR.freedom + 1) / 2) * Math.log(variance) -
+      (PRIOR.freedom * PRIOR.sdRad ** 2) / (2 * variance) -
+      (freedom / 2) * Math.log(whole) -
+      squares / (2 * whole);
+    return { variance, logWeight };
+  });
+  const top = Math.max(...grid.map((g) => g.logWeight));
+  const weighed = grid.map((g) => ({ ...g, weight: Math.exp(g.logWeight - top) }));
+  const all = weighed.reduce((sum, g) => sum + g.weight, 0);
+  return Math.sqrt(weighed.reduce((sum, g) => sum + g.weight * g.variance, 0) / all);
+}
+
 /**
- * The re-address spread of a student and line: what set-ups of a lesson scatter beyond what the readings explain,
- * s_r² = max(0, s² − mean u²) with s² pooled within lessons.
+ * The re-address spread of a student and line: what set-ups of a lesson scatter beyond what the readings explain, as
+ * the posterior root mean square of s_r. Never 0: that a student scatters less than the readings can show is not
+ * that there is no scatter.
  *
  * @param lessons the reps of each lesson, all under the same circumstances
  * @param usualSdRad stands until enough set-ups are there, rad
@@ -31,6 +56,6 @@ export function readdressSpread(lessons: readonly (readonly Rep[])[], usualSdRad
     readings += reps.length;
   }
   if (degreesOfFreedom < ENOUGH) return { sdRad: usualSdRad, degreesOfFreedom, learned: false };
-  const variance = Math.max(0, squares / degreesOfFreedom - explained / readings);
-  return { sdRad: Math.sqrt(variance), degreesOfFreedom, learned: true };
+  const sdRad = posteriorSdRad(squares, degreesOfFreedom, explained / readings);
+  return { sdRad, degreesOfFreedom, learned: true };
 }

@@ -1,4 +1,4 @@
-import { type ClubGroup, USUAL_OF_CLUB, validateCheckInput } from '@lotrecht/contract';
+import { type ClubGroup, readdressOfStudent, USUAL_OF_CLUB, validateCheckInput } from '@lotrecht/contract';
 import { LINE_NAMES } from '@lotrecht/core';
 import { recordAccess } from '../audit/audit-repository.ts';
 import { noteLooks } from '../audit/note-looks.ts';
@@ -52,6 +52,18 @@ export function checkRoutes(db: Database): readonly Route[] {
         if (student === undefined) throw notFound();
         await noteLooks(ctx, db, [student.id], { action: 'seen', what: 'lines' });
         ctx.body = await listMeasuredLines(db, actor, { studentId: student.id });
+      },
+    },
+    {
+      method: 'get',
+      path: '/api/students/:id/readdress',
+      access: 'signed-in',
+      handle: async (ctx) => {
+        const actor = requireActor(ctx);
+        const student = await findStudent(db, actor, idParam(ctx));
+        if (student === undefined) throw notFound();
+        await noteLooks(ctx, db, [student.id], { action: 'seen', what: 'lines' });
+        ctx.body = readdressOfStudent(await listMeasuredLines(db, actor, { studentId: student.id }));
       },
     },
     {

@@ -11,6 +11,7 @@ import {
   type StudentInput,
   type StudentListView,
   type StudentCardView,
+  type StudentReaddress,
   type StudentPageView,
   type StudentView,
   type TodayView,
@@ -47,6 +48,11 @@ export class AcademyApi {
   /** All lines of a student over time. */
   lines(studentId: string): Observable<readonly MeasuredLineView[]> {
     return this.http.get<readonly MeasuredLineView[]>(`/api/students/${studentId}/lines`);
+  }
+
+  /** How the student steps back in, for the next check. */
+  readdress(studentId: string): Observable<StudentReaddress> {
+    return this.http.get<StudentReaddress>(`/api/students/${studentId}/readdress`);
   }
 
   saveStudent(id: string, input: StudentInput): Observable<StudentView> {

@@ -3,7 +3,7 @@ import { type Refusal } from '@lotrecht/contract';
 
 /** What a failed request says, for showing to a person. */
 export interface ApiProblem {
-  /** 0 when no answer came at all. */
+  /** 0 when no answer came at all, -1 when the trouble was in this browser. */
   readonly status: number;
   readonly code: string;
   readonly title: string;
@@ -12,9 +12,18 @@ export interface ApiProblem {
   readonly current?: unknown;
 }
 
-/** Any error of a request as a problem that can be shown. */
+/** Any error as a problem that can be shown: of a request, or of this browser itself. */
 export function toProblem(error: unknown): ApiProblem {
-  if (!(error instanceof HttpErrorResponse)) throw error;
+  if (!(error instanceof HttpErrorResponse)) {
+    // Said where it happened, and still seen by whoever looks for faults.
+    reportError(error);
+    return {
+      status: -1,
+      code: 'in-the-browser',
+      title: 'This browser could not finish that. Nothing kept is lost: load the page again.',
+      errors: [],
+    };
+  }
   if (error.status === 0) {
     return {
       status: 0,

@@ -1,4 +1,5 @@
 import { type HandOutInput } from '@lotrecht/contract';
+import { keepOnDevice } from './on-device.ts';
 
 /** What was typed into a hand-out and not kept. */
 export type HandOutDraft = Pick<HandOutInput, 'drillId' | 'dose' | 'own' | 'junior'> & {
@@ -25,7 +26,7 @@ export function readHandOutDraft(checkId: string): HandOutDraft | null {
 
 /** Kept at every key until the server has it. */
 export function keepHandOutDraft(checkId: string, draft: HandOutDraft): void {
-  localStorage.setItem(key(checkId), JSON.stringify(draft));
+  keepOnDevice(key(checkId), JSON.stringify(draft));
 }
 
 /** The server has it. */

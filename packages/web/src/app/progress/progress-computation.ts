@@ -23,6 +23,7 @@ export function computeProgress(question: ProgressQuestion): Observable<Progress
       event.preventDefault();
       subscriber.error(new Error(event.message));
     };
+    worker.onmessageerror = () => subscriber.error(new Error('an answer could not be read'));
     worker.postMessage(question);
     return () => worker.terminate();
   });

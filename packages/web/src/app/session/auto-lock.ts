@@ -1,6 +1,7 @@
 import { DOCUMENT, inject, Injectable, signal } from '@angular/core';
 import { fromEvent, merge, throttleTime } from 'rxjs';
 import { SessionStore } from './session.store.ts';
+import { keepOnDevice } from '../drafts/on-device.ts';
 
 /** Minutes after which a device left alone locks; 0 never. */
 export const LOCK_CHOICES = [0, 5, 15, 60] as const;
@@ -34,7 +35,7 @@ export class AutoLock {
   }
 
   choose(minutes: number): void {
-    localStorage.setItem(CHOICE_KEY, String(minutes));
+    keepOnDevice(CHOICE_KEY, String(minutes));
     this.minutesState.set(minutes);
     this.touched();
   }
@@ -42,7 +43,7 @@ export class AutoLock {
   /** Someone is here. A tablet that slept is looked at before it counts as touched. */
   private touched(): void {
     this.look();
-    localStorage.setItem(TOUCHED_KEY, String(Date.now()));
+    keepOnDevice(TOUCHED_KEY, String(Date.now()));
   }
 
   private look(): void {

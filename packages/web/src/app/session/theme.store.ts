@@ -1,4 +1,5 @@
 import { DOCUMENT, effect, inject, Injectable, signal } from '@angular/core';
+import { keepOnDevice } from '../drafts/on-device.ts';
 
 /** Daylight for the tee, dim for the evening. */
 export type Theme = 'daylight' | 'dim';
@@ -15,7 +16,7 @@ export class ThemeStore {
     effect(() => {
       const theme = this.theme();
       this.document.documentElement.dataset['theme'] = theme;
-      localStorage.setItem(KEY, theme);
+      keepOnDevice(KEY, theme);
     });
   }
 }

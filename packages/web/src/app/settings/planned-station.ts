@@ -1,4 +1,5 @@
 import { type ClubGroup, type StationPlan } from '@lotrecht/contract';
+import { keepOnDevice } from '../drafts/on-device.ts';
 
 /** What was laid last, for the next check to begin with. No student. */
 export interface PlannedStation {
@@ -12,7 +13,7 @@ const KEY = 'lotrecht-planned-station';
 
 /** Laid, and not yet begun with. */
 export function keepPlannedStation(station: PlannedStation): void {
-  localStorage.setItem(KEY, JSON.stringify(station));
+  keepOnDevice(KEY, JSON.stringify(station));
 }
 
 /** What was laid, once: the check that begins with it remembers it from then on. */
@@ -41,5 +42,5 @@ export function readPlanDraft(): StationPlan | null {
 
 /** Kept at every change. */
 export function keepPlanDraft(plan: StationPlan): void {
-  localStorage.setItem(DRAFT_KEY, JSON.stringify(plan));
+  keepOnDevice(DRAFT_KEY, JSON.stringify(plan));
 }

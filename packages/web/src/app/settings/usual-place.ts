@@ -1,3 +1,5 @@
+import { keepOnDevice } from '../drafts/on-device.ts';
+
 const KEY = 'lotrecht-place';
 
 /** The place where the last lesson was held on this device, or null. */
@@ -8,5 +10,5 @@ export function usualPlace(): string | null {
 /** Remembers where lessons are held. */
 export function keepUsualPlace(placeId: string | null): void {
   if (placeId === null) localStorage.removeItem(KEY);
-  else localStorage.setItem(KEY, placeId);
+  else keepOnDevice(KEY, placeId);
 }

@@ -10,6 +10,7 @@ import {
   mdiHomeCityOutline,
 } from '@mdi/js';
 import { filter, map, startWith } from 'rxjs';
+import { deviceFails } from '../drafts/on-device.ts';
 import { CurrentWorkStore } from '../session/current-work.store.ts';
 import { SessionStore } from '../session/session.store.ts';
 import { dayText } from '../ui/dates.ts';
@@ -31,6 +32,7 @@ export class Shell {
   protected readonly autoLock = inject(AutoLock);
   protected readonly current = inject(CurrentWorkStore).work;
   protected readonly dayText = dayText;
+  protected readonly deviceFails = deviceFails;
 
   protected readonly places = computed(() => [
     { path: '/today', label: 'Today', icon: mdiClipboardTextOutline },

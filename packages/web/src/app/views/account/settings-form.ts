@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatCheckbox } from '@angular/material/checkbox';
 import { type InstructorSettings } from '@lotrecht/contract';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
@@ -8,7 +9,7 @@ import { ProblemNote } from '../../ui/problem-note.ts';
 /** What is set once and never asked again: units, eye, equipment. Kept at every change. */
 @Component({
   selector: 'lo-settings-form',
-  imports: [NumberField, ProblemNote],
+  imports: [MatCheckbox, NumberField, ProblemNote],
   template: `
     @if (problem(); as p) {
       <lo-problem-note [problem]="p" [canRetry]="false" />
@@ -68,6 +69,18 @@ import { ProblemNote } from '../../ui/problem-note.ts';
           }
         </select>
       </label>
+      <lo-number-field
+        label="Rod off the face"
+        [kind]="settings().lengthUnit"
+        [least]="100"
+        [most]="3000"
+        [value]="equipment().faceRodMm ?? null"
+        (valueChange)="equip({ faceRodMm: $event })"
+        (cleared)="withoutFaceRod()"
+      />
+      <mat-checkbox [checked]="equipment().gauge ?? false" (change)="equip({ gauge: $event.checked })">
+        Angle gauge to lay on a rod
+      </mat-checkbox>
     </div>
     <h3>Rods</h3>
     <div class="rods">
@@ -138,6 +151,11 @@ export class SettingsForm {
 
   protected equip(change: Partial<InstructorSettings['equipment']>): void {
     this.keep({ equipment: { ...this.equipment(), ...change } });
+  }
+
+  protected withoutFaceRod(): void {
+    const { faceRodMm: _faceRodMm, ...equipment } = this.equipment();
+    this.keep({ equipment });
   }
 
   protected changeRods(rodsMm: number[]): void {

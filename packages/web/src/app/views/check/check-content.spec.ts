@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { keepUsual } from './readings/usual-readings.ts';
-import { Fakes, openStore, typeToes } from './test/open-store.ts';
+import { CHECK_ID, Fakes, openStore, typeToes } from './test/open-store.ts';
 
 describe('a blind baseline', () => {
   it('is covered until it is revealed, and what was felt and guessed goes with it', async () => {
@@ -119,5 +119,24 @@ describe('a line that was left out', () => {
     const { store } = await openStore();
     store.content.plan.toggleLine('toes');
     expect(store.content.leftOut()).toBeNull();
+  });
+});
+
+describe('how the student was learned to step back in', () => {
+  it('is written into a new check, and a stored one keeps its own', async () => {
+    const { store, fakes } = await openStore();
+    const [opened, who] = [store.content.lesson(), store.content.student()];
+    if (opened === null || who === null) throw new Error('nothing is open');
+    await store.open(CHECK_ID, { lesson: opened, student: who, place: null, readdressSdDeg: 0.83 });
+    typeToes(store, '571', '602', '450');
+    store.save().subscribe();
+    expect(fakes.sent[0]?.input.document.readdressSdDeg).toBe(0.83);
+
+    const stored = store.stored();
+    if (stored === null) throw new Error('nothing was kept');
+    const lesson = { ...opened, checks: [stored] };
+    await store.open(CHECK_ID, { lesson, student: who, place: null, readdressSdDeg: 1.5 });
+    expect(store.content.document()?.readdressSdDeg).toBe(0.83);
+    expect(store.isChanged()).toBe(false);
   });
 });

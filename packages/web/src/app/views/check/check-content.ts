@@ -14,6 +14,7 @@ import {
   type Rebase,
   solveReadable,
   type StudentView,
+  toolsOf,
 } from '@lotrecht/contract';
 import { degreesFromRadians, radiansFromDegrees, targetLineUncertainty } from '@lotrecht/core';
 import { Subject } from 'rxjs';
@@ -90,6 +91,8 @@ export class CheckContent {
   readonly rebase = signal<Rebase | null>(null);
   readonly record = signal<CheckRecord>({});
   readonly run = signal<Run>(NOT_BEGUN);
+  /** Spread with which the student steps back in, degrees; undefined: the usual one. A stored check keeps its own. */
+  readonly readdressSdDeg = signal<number | undefined>(undefined);
 
   /** The readings before a line with something typed was left out or read in another way; null with nothing to undo. */
   readonly leftOut = signal<readonly Entry[] | null>(null);
@@ -98,7 +101,10 @@ export class CheckContent {
   /** Something was changed by hand. */
   readonly changed = this.changes.asObservable();
 
-  readonly equipment = computed(() => this.settings.settings().equipment);
+  /** What is read, planned and advised with. */
+  readonly tools = computed(() =>
+    toolsOf(this.settings.settings(), { windy: this.windy(), eyeDeg: this.eye.uncertaintyDeg() }),
+  );
   readonly windy = computed(() => this.lesson()?.windy ?? false);
   /** Tolerances, goals, order and foot line in use. */
   readonly rules = computed(() =>
@@ -239,6 +245,7 @@ export class CheckContent {
 
   showStored({ document, circumstances, rebase, record }: CheckView): void {
     const { afterLook, ownMethod, ...rest } = record ?? {};
+    this.readdressSdDeg.set(document.readdressSdDeg);
     this.show({
       entries: [
         ...entriesFrom(document.observations, false),
@@ -331,22 +338,10 @@ export class CheckContent {
     return composeObservation(toTyped(entry, this.unit()), this.tools());
   }
 
-  private readonly tools = computed(() => {
-    const { tapeDivisionMm, ruleDivisionMm } = this.equipment();
-    const eyeDeg = this.eye.uncertaintyDeg();
-    const { landmarksMm } = this.settings.settings();
-    return {
-      tapeDivisionMm,
-      ruleDivisionMm,
-      windy: this.windy(),
-      ...(eyeDeg !== undefined && { eyeDeg }),
-      ...(landmarksMm !== undefined && { landmarksMm }),
-    };
-  });
-
   private compose(entries: readonly Entry[]): CheckDocument | undefined {
     const student = this.student();
     const feet = this.feet();
+    const readdressSdDeg = this.readdressSdDeg();
     if (student === null) return undefined;
     return composeCheck({
       ...this.tools(),
@@ -356,6 +351,7 @@ export class CheckContent {
       targetLine: this.targetLine(),
       judgement: this.judged().judgement,
       ...(feet && { feet }),
+      ...(readdressSdDeg !== undefined && { readdressSdDeg }),
       readings: entries.map((e) => toTyped(e, this.unit())),
     });
   }

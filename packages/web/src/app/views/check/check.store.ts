@@ -12,6 +12,7 @@ import { AcademyApi } from '../../api/academy-api.ts';
 import { isPassing, waitSeconds, worthTrying } from '../../api/passing-trouble.ts';
 import { toProblem } from '../../api/problem.ts';
 import { type CheckDraft, DraftStore } from '../../drafts/draft-store.ts';
+import { fromDevice } from '../../drafts/on-device.ts';
 import { SessionStore } from '../../session/session.store.ts';
 import { CheckContent, type DraftContent } from './check-content.ts';
 import { type FieldKey } from './readings/entry.ts';
@@ -21,6 +22,15 @@ import { keepUsual, readUsual } from './readings/usual-readings.ts';
 
 /** Where what is on the screen is kept. */
 export type KeptState = 'nothing-typed' | 'on-this-device' | 'saving' | 'waiting' | 'conflict' | 'kept';
+
+/** What a check is opened with. */
+export interface OpenedCheck {
+  readonly lesson: LessonView;
+  readonly student: StudentView;
+  readonly place: PlaceView | null;
+  /** As it was learned, degrees; absent: as anyone steps back in. */
+  readonly readdressSdDeg?: number | undefined;
+}
 
 /** One check while it is open: what is typed, what core makes of it, and where it is kept. */
 @Injectable()
@@ -51,18 +61,16 @@ export class CheckStore {
   }
 
   /** Begins with what is stored, over it what was typed here and not yet kept. */
-  async open(
-    checkId: string,
-    { lesson, student, place }: { lesson: LessonView; student: StudentView; place: PlaceView | null },
-  ): Promise<void> {
+  async open(checkId: string, { lesson, student, place, readdressSdDeg }: OpenedCheck): Promise<void> {
     // The device is asked first: once the fields are on the screen, nothing overwrites what is typed into them.
-    const draft = await this.drafts.find(checkId, this.instructorId());
+    const draft = await fromDevice(this.drafts.find(checkId, this.instructorId()), undefined);
     const stored = lesson.checks.find((c) => c.id === checkId) ?? null;
     this.checkId = checkId;
     this.content.lesson.set(lesson);
     this.content.student.set(student);
     this.content.marks.set(place?.marks ?? []);
     this.content.placeKind.set(place?.kind ?? null);
+    this.content.readdressSdDeg.set(stored === null ? readdressSdDeg : stored.document.readdressSdDeg);
     this.content.stored.set(stored !== null);
     this.stored.set(stored);
     this.restored.set(draft !== undefined);
@@ -131,7 +139,7 @@ export class CheckStore {
   asStored(): void {
     this.keptState.set('kept');
     this.restored.set(false);
-    void this.drafts.dropIfUnchanged(this.checkId, this.instructorId(), this.draftAt);
+    void fromDevice(this.drafts.dropIfUnchanged(this.checkId, this.instructorId(), this.draftAt), undefined);
   }
 
   private sendOnce(): Observable<SavedCheckView> {
@@ -190,7 +198,7 @@ export class CheckStore {
 
   /** Throws away what was typed over the stored version. */
   async revert(): Promise<void> {
-    await this.drafts.drop(this.checkId, this.instructorId());
+    await this.forget();
     const stored = this.stored();
     if (stored !== null) this.showStored(stored);
     else this.showUsual();
@@ -199,7 +207,7 @@ export class CheckStore {
 
   /** After a deletion nothing of the check stays on the device. */
   forget(): Promise<void> {
-    return this.drafts.drop(this.checkId, this.instructorId());
+    return fromDevice(this.drafts.drop(this.checkId, this.instructorId()), undefined);
   }
 
   private saved(saved: SavedCheckView): void {
@@ -216,7 +224,7 @@ export class CheckStore {
       target: this.content.target(),
       judged: this.content.judged(),
     });
-    void this.drafts.dropIfUnchanged(this.checkId, this.instructorId(), this.draftAt);
+    void fromDevice(this.drafts.dropIfUnchanged(this.checkId, this.instructorId(), this.draftAt), undefined);
   }
 
   private changed(): void {
@@ -226,7 +234,7 @@ export class CheckStore {
     const lesson = this.content.lesson();
     if (lesson === null) return;
     this.draftAt = new Date().toISOString();
-    void this.drafts.keep({
+    const draft = {
       checkId: this.checkId,
       lessonId: lesson.id,
       studentId: lesson.studentId,
@@ -235,7 +243,8 @@ export class CheckStore {
       content: this.content.snapshot(),
       saveKey: this.saveKey,
       updatedAt: this.draftAt,
-    });
+    };
+    void fromDevice(this.drafts.keep(draft), undefined);
   }
 
   private showDraft(draft: CheckDraft): void {

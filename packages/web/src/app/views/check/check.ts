@@ -21,6 +21,7 @@ import { type CheckRecord, type CheckView, type PlaceView, type SavedCheckView }
 import { AcademyApi } from '../../api/academy-api.ts';
 import { PlaceApi } from '../../api/place-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { deviceFails } from '../../drafts/on-device.ts';
 import { MethodStore } from '../../methods/method.store.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { bearingText } from '../../ui/bearings.ts';
@@ -111,6 +112,7 @@ export class CheckPage {
       case 'kept':
         return stored ? `Kept ${clockText(stored.savedAt)}` : 'Kept';
       case 'on-this-device':
+        if (deviceFails()) return 'Only on the screen: this device keeps nothing. Keep the check now';
         return stored ? 'Changed, only on this device' : 'On this device';
     }
   });
@@ -161,17 +163,26 @@ export class CheckPage {
             lesson: of(lesson),
             student: this.api.student(lesson.studentId).pipe(map(({ student }) => student)),
             place: this.placeOf(lesson.placeId),
+            readdressSdDeg: this.readdressOf(lesson.studentId),
           }),
         ),
       )
       .subscribe({
-        next: ({ lesson, student, place }) => {
+        next: ({ lesson, student, place, readdressSdDeg }) => {
           const { id: studentId, name: studentName, handedness } = student;
           this.current.show({ studentId, studentName, handedness, lessonId, heldOn: lesson.heldOn });
-          void this.store.open(checkId, { lesson, student, place });
+          void this.store.open(checkId, { lesson, student, place, readdressSdDeg });
         },
         error: (error: unknown) => this.problem.set(toProblem(error)),
       });
+  }
+
+  /** How the student was learned to step back in; without enough set-ups, or a connection, as anyone does. */
+  private readdressOf(studentId: string): Observable<number | undefined> {
+    return this.api.readdress(studentId).pipe(
+      map(({ sdDeg, learned }) => (learned ? sdDeg : undefined)),
+      catchError(() => of(undefined)),
+    );
   }
 
   /** What is seen from there; without a place, or a connection, the target is typed. */

@@ -13,6 +13,7 @@ import { AcademyApi } from '../../api/academy-api.ts';
 import { PlaceApi } from '../../api/place-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { type CheckDraft, DraftStore } from '../../drafts/draft-store.ts';
+import { fromDevice } from '../../drafts/on-device.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { SessionStore } from '../../session/session.store.ts';
 import { keepUsualPlace } from '../../settings/usual-place.ts';
@@ -145,6 +146,8 @@ export class LessonPage {
     const { heldOn, nextOn, placeId, windy, notes } = lesson;
     this.form.reset({ heldOn, nextOn, placeId, windy, notes });
     const instructorId = this.session.session()?.instructor.id ?? '';
-    void this.draftStore.ofLesson(lesson.id, instructorId).then((drafts) => this.drafts.set(drafts));
+    void fromDevice(this.draftStore.ofLesson(lesson.id, instructorId), []).then((drafts) =>
+      this.drafts.set(drafts),
+    );
   }
 }

@@ -1,5 +1,6 @@
 import { type PlaceInput } from '@lotrecht/contract';
 import { type TypedMark } from './new-mark.ts';
+import { keepOnDevice } from '../../drafts/on-device.ts';
 
 /** A place as it was typed and not yet kept: it survives a reload. One at a time; no person is named in it. */
 export interface PlaceDraft extends PlaceInput {
@@ -12,7 +13,7 @@ export interface PlaceDraft extends PlaceInput {
 const KEY = 'lotrecht-place-draft';
 
 export function keepPlaceDraft(draft: PlaceDraft): void {
-  localStorage.setItem(KEY, JSON.stringify(draft));
+  keepOnDevice(KEY, JSON.stringify(draft));
 }
 
 export function readPlaceDraft(): PlaceDraft | null {

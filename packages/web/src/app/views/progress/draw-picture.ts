@@ -24,12 +24,15 @@ export function drawPicture(question: Omit<PictureQuestion, 'id'>): Observable<s
       worker = undefined;
       subscriber.error(new Error(event.message));
     };
+    const unread = (): void => subscriber.error(new Error('a picture could not be read'));
     drawing.addEventListener('message', answered);
     drawing.addEventListener('error', failed);
+    drawing.addEventListener('messageerror', unread);
     drawing.postMessage({ ...question, id });
     return () => {
       drawing.removeEventListener('message', answered);
       drawing.removeEventListener('error', failed);
+      drawing.removeEventListener('messageerror', unread);
     };
   });
 }

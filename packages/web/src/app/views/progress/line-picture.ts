@@ -54,6 +54,9 @@ const COLOURS = {
       (click)="point($event)"
       (wheel)="wheel($event)"
     ></div>
+    @if (failed()) {
+      <p role="alert">The picture could not be drawn. The table says the same.</p>
+    }
     @if (!small()) {
       <div class="looks" role="group" aria-label="Picture" (keydown)="key($event)">
         @for (look of looks; track look.name) {
@@ -85,6 +88,8 @@ export class LinePicture {
   /** Drawn when it comes into sight, again at another size, and soon all the same: a print shows the whole page. */
   private readonly size = signal<{ readonly width: number; readonly height: number } | null>(null);
   private readonly isSeen = signal(false);
+  /** The picture could not be drawn; the table says the same. */
+  protected readonly failed = signal(false);
   private svg = '';
 
   constructor() {
@@ -110,9 +115,16 @@ export class LinePicture {
       this.theme.theme();
       const [drawing, look, size, small] = [this.drawing(), this.look(), this.size(), this.small()];
       if (!this.isSeen() || size === null || size.width === 0) return;
-      const drawn = drawPicture({ drawing, look, small, ...size, colours: this.colours() }).subscribe((svg) =>
-        this.show(svg),
-      );
+      const drawn = drawPicture({ drawing, look, small, ...size, colours: this.colours() }).subscribe({
+        next: (svg) => {
+          this.failed.set(false);
+          this.show(svg);
+        },
+        error: (error: unknown) => {
+          reportError(error);
+          this.failed.set(true);
+        },
+      });
       onCleanup(() => drawn.unsubscribe());
     });
   }

@@ -6,6 +6,7 @@ import { ExchangeApi } from '../../api/exchange-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { dropHandOutDraftsOf } from '../../drafts/hand-out-draft.ts';
 import { DraftStore } from '../../drafts/draft-store.ts';
+import { fromDevice } from '../../drafts/on-device.ts';
 import { SessionStore } from '../../session/session.store.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 
@@ -92,7 +93,7 @@ export class Leave {
     this.api.erase(id, this.typed()).subscribe({
       next: () => {
         dropHandOutDraftsOf([id]);
-        void this.drafts.dropOfStudents([id]).then(() => this.router.navigate(['/students']));
+        void fromDevice(this.drafts.dropOfStudents([id]), 0).then(() => this.router.navigate(['/students']));
       },
       error: (error: unknown) => {
         this.busy.set(false);

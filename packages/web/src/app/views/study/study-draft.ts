@@ -1,5 +1,6 @@
 import { type StudyReading } from '@lotrecht/contract';
 import { type LineKey } from '../../ui/words.ts';
+import { keepOnDevice } from '../../drafts/on-device.ts';
 
 /** What was typed of a study and not used yet. Numbers only: no student, no name. */
 export interface StudyDraft {
@@ -25,5 +26,5 @@ export function readStudy(): StudyDraft {
 
 /** Keeps a study at every reading. */
 export function keepStudy(draft: StudyDraft): void {
-  localStorage.setItem(KEY, JSON.stringify(draft));
+  keepOnDevice(KEY, JSON.stringify(draft));
 }

@@ -1,5 +1,6 @@
 import { type SelfCheckInput, type StudentPage } from '@lotrecht/contract';
 import { type TypedSelfCheck } from './typed-self-check.ts';
+import { keepOnDevice } from '../../drafts/on-device.ts';
 
 /** A self-check that has not got through yet; its id is the same at every try. */
 export interface PendingCheck {
@@ -32,7 +33,7 @@ export function readKept(token: string): KeptPage {
 
 /** Keeps the page and what is to be sent. */
 export function keep(kept: KeptPage): void {
-  localStorage.setItem(KEY, JSON.stringify(kept));
+  keepOnDevice(KEY, JSON.stringify(kept));
 }
 
 /** A link that opens nothing any more leaves nothing behind. */

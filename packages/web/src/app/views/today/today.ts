@@ -7,6 +7,7 @@ import { ExchangeApi } from '../../api/exchange-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { dropHandOutDraftsOf } from '../../drafts/hand-out-draft.ts';
 import { type CheckDraft, DraftStore } from '../../drafts/draft-store.ts';
+import { fromDevice } from '../../drafts/on-device.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { LessonStart } from '../../session/lesson-start.ts';
 import { clockText, dayText, localDay, weekdayText } from '../../ui/dates.ts';
@@ -100,7 +101,7 @@ export class TodayPage {
     this.exchange.erasedStudents().subscribe({
       next: (erased) => {
         dropHandOutDraftsOf(erased);
-        void this.draftStore.dropOfStudents(erased).then(() => this.showDrafts());
+        void fromDevice(this.draftStore.dropOfStudents(erased), 0).then(() => this.showDrafts());
       },
       // Without a connection there is none; the next look asks again.
       error: () => undefined,
@@ -112,7 +113,8 @@ export class TodayPage {
   }
 
   private async showDrafts(): Promise<void> {
-    this.drafts.set(await this.draftStore.ofInstructor(this.session.session()?.instructor.id ?? ''));
+    const instructorId = this.session.session()?.instructor.id ?? '';
+    this.drafts.set(await fromDevice(this.draftStore.ofInstructor(instructorId), []));
   }
 
   /** A lesson today and its first check: the second tap of two. */

@@ -67,8 +67,8 @@ export class NextStep {
           ? { document: solution.document, result: solution.result }
           : null,
       targetLineUncertaintyDeg: this.content.targetLineUncertaintyDeg(),
-      equipment: this.content.equipment(),
-      windy: this.content.windy(),
+      tools: this.content.tools(),
+      readdressSdDeg: this.content.readdressSdDeg(),
       ...(this.content.marks().length > 0 && distanceM !== undefined && { pointsAtM: distanceM }),
       hold: last,
       heldS:

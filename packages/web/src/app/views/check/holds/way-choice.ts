@@ -15,7 +15,7 @@ import { type UsualWay } from '../readings/usual-readings.ts';
 import { waysOfLine } from './plan.ts';
 
 const COVERAGE_FACTOR = 1.959964;
-const GAUGE_DEG = 1;
+const BORROWED_FACE_ROD_MM = 600;
 
 /** How a line can be read, each way with what it would give: its ± and whether it can say *in* at all. */
 @Component({
@@ -74,19 +74,14 @@ export class WayChoice {
     const line = this.line();
     const { distanceM } = this.content.target();
     const current = this.current();
-    const atHand = {
-      ...atHandOf(this.content.equipment(), {
-        windy: this.content.windy(),
-        ...(distanceM !== undefined && { pointsAtM: distanceM }),
-      }),
-      gauge: true,
-    };
-    const possible = waysOf(line, { ...atHand, faceRodM: 0.6 }, HOLDING_TIMES);
+    // What is not noted as at hand may be borrowed: every way is offered, the noted ones as they are.
+    const tools = { faceRodMm: BORROWED_FACE_ROD_MM, ...this.content.tools(), gauge: true };
+    const possible = waysOf(line, atHandOf(tools, distanceM), HOLDING_TIMES);
     const tolerance = this.content.rules().tolerancesDeg[line];
     return waysOfLine(line, distanceM !== undefined).flatMap((way) => {
       const found = possible.find((p) => p.by === way.by && p.rod === way.rod);
       if (found === undefined) return [];
-      const u = way.by === 'angle' ? radiansFromDegrees(GAUGE_DEG) : found.measurementUncertaintyRad;
+      const u = found.measurementUncertaintyRad;
       const half = COVERAGE_FACTOR * degreesFromRadians(u);
       const canSayIn =
         tolerance !== undefined &&

@@ -1,4 +1,4 @@
-import { type Equipment } from '@lotrecht/contract';
+import { rodAcrossMm, type Tools } from '@lotrecht/contract';
 import { type LineKey } from '../../../ui/words.ts';
 import { allInOrder, firstWay, linesOfPlan, spreadOverHolds } from '../holds/plan.ts';
 import { type Run } from '../holds/run.ts';
@@ -15,13 +15,10 @@ export interface PlanGround {
   readonly run: () => Run;
   /** Already with the server: its readings stay in their holds. */
   readonly stored: () => boolean;
-  readonly equipment: () => Equipment;
+  readonly tools: () => Tools;
 }
 
 type Edit = (entries: readonly Entry[]) => readonly Entry[];
-
-/** Longest rod that anyone holds across the body, mm. */
-const LONGEST_ACROSS_MM = 1500;
 
 /** Which lines are read, how, how often and in which hold. */
 export class PlanEdits {
@@ -158,14 +155,12 @@ export class PlanEdits {
     const text = (mm: number | undefined): string => (mm === undefined ? '' : lengthText(mm, unit));
     switch (entry.by) {
       case 'gaps': {
-        const rods = this.ground.equipment().rodsMm.filter((mm) => mm <= LONGEST_ACROSS_MM);
-        const longest = rods.length === 0 ? undefined : Math.max(...rods);
-        return { baseMm: text(kept ?? (entry.rod ? longest : undefined)) };
+        return { baseMm: text(kept ?? (entry.rod ? rodAcrossMm(this.ground.tools()) : undefined)) };
       }
       case 'square':
         return { baseMm: text(kept) };
       case 'faceRod':
-        return { lengthMm: text(kept) };
+        return { lengthMm: text(kept ?? this.ground.tools().faceRodMm) };
       case 'pointsAt': {
         const { distanceM } = this.ground.target();
         return { distanceM: distanceM === undefined ? '' : String(distanceM) };

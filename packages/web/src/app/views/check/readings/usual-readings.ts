@@ -2,6 +2,7 @@ import { type CheckDocument, SHIPPED_METHODS, type WayOfReading } from '@lotrech
 import { type PlannedStation } from '../../../settings/planned-station.ts';
 import { type LineKey } from '../../../ui/words.ts';
 import { type Judged } from '../judged.ts';
+import { keepOnDevice } from '../../../drafts/on-device.ts';
 
 /** How a line was read last: first offered the next time. */
 export interface UsualWay {
@@ -56,7 +57,7 @@ export function readUsual(): UsualReadings {
 
 /** Remembers what was used; what is not named stays. */
 export function keepUsual(change: Partial<UsualReadings>): void {
-  localStorage.setItem(KEY, JSON.stringify({ ...readUsual(), ...change }));
+  keepOnDevice(KEY, JSON.stringify({ ...readUsual(), ...change }));
 }
 
 /** The name under which a base is remembered. */

@@ -65,6 +65,23 @@ export default tseslint.config(
     },
   },
   {
+    // Open and closed change places between face and body: whoever chose the word by a sign would be wrong for one.
+    files: ['packages/{contract,paper,server,web,cli}/src/**/*.ts'],
+    ignores: ['**/*.test.ts', '**/*.spec.ts', 'packages/contract/src/generated/**'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        ...[
+          'ConditionalExpression[consequent.value=/^(open|closed)$/][alternate.value=/^(open|closed)$/]',
+          'ArrayExpression[elements.length=2][elements.0.value=/^(open|closed)$/][elements.1.value=/^(open|closed)$/]',
+        ].map((selector) => ({
+          selector,
+          message: 'core’s signWords and azimuthWords alone say open or closed.',
+        })),
+      ],
+    },
+  },
+  {
     files: ['packages/web/src/**/*.ts'],
     extends: [...angular.configs.tsRecommended],
     processor: angular.processInlineTemplates,

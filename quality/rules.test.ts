@@ -135,6 +135,15 @@ describe('the purity rules', () => {
     expect(broken.some((rule) => rule?.startsWith('no-restricted'))).toBe(true);
   });
 
+  it.each(["deg > 0 ? 'closed' : 'open'", "deg > 0 ? ['open', 'closed'] : []"])(
+    'fail on %s outside core',
+    async (expression) => {
+      const code = `export const planted = (deg: number): unknown => ${expression};\n`;
+      expect(await rulesBroken('packages/web/src/app/planted.ts', code)).toContain('no-restricted-syntax');
+      expect(await rulesBroken('packages/paper/src/planted.ts', code)).toContain('no-restricted-syntax');
+    },
+  );
+
   it('let a pure function pass, and leave the server its clock', async () => {
     expect(
       await rulesBroken('packages/core/src/planted.ts', 'export const planted = Math.hypot(3, 4);\n'),

@@ -33,6 +33,11 @@ describe('a refusal of a schema', () => {
     expect(told(keyword, params, at)).toMatchObject({ path: '/a/b~1c', message });
   });
 
+  it('says no secret back', () => {
+    const error = { keyword: 'minLength', params: { limit: 12 }, instancePath: '/password' };
+    expect(refusalOf(error, { password: 'short' }).message).toBe('Type at least 12 characters.');
+  });
+
   it('does not say back what is long, and does not stumble over what is not there', () => {
     expect(told('maxLength', { limit: 3 }, 'x'.repeat(5000)).message).toBe('Type at most 3 characters.');
     expect(refusalOf({ keyword: 'type', params: { type: 'object' }, instancePath: '/x/y' }, 7).message).toBe(

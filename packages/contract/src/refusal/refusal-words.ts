@@ -100,9 +100,12 @@ function wordsOf({ keyword, params }: SchemaError): { code: string; words: strin
 }
 
 const SHOWN_CHARACTERS = 60;
+/** Never said back, not even to whoever typed it: it may be read over a shoulder, or stand in a log. */
+const SECRET = /password|token|code|secret/i;
 
 /** What was read, where it is short enough to be told back; empty for lists, objects and nothing. */
 function readWords(value: unknown, path: string): string {
+  if (SECRET.test(path)) return '';
   let at = value;
   for (const part of path.split('/').slice(1)) {
     if (typeof at !== 'object' || at === null) return '';

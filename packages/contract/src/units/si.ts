@@ -6,8 +6,8 @@ import {
 } from '@lotrecht/core';
 
 /**
- * The one edge between documents (millimetres, degrees) and core (metres, radians): a field's name carries its
- * unit, so the conversion follows the name, down through the lists and tables below it.
+ * How whole documents (millimetres, degrees) become core's values (metres, radians) and back: a field's name carries
+ * its unit, so the conversion follows the name, down through the lists and tables below it.
  */
 interface Conversion {
   readonly documentSuffix: string;

@@ -93,13 +93,12 @@ export interface LeanText {
 export function leanOf(line: LineResult): LeanText | null {
   const { conformanceProbability: p, tooOpenProbability: open, tooClosedProbability: closed, verdict } = line;
   if (p === undefined || open === undefined || closed === undefined || verdict === undefined) return null;
-  const outward = open > closed ? 'open' : 'closed';
-  const outProbability = Math.max(open, closed);
+  const [outProbability, outward] = open > closed ? [open, 'too open'] : [closed, 'too closed'];
   if (verdict === 'in') return { lean: 'in', words: 'In', probability: p };
-  if (verdict === 'out') return { lean: 'out', words: `Out: too ${outward}`, probability: outProbability };
+  if (verdict === 'out') return { lean: 'out', words: `Out: ${outward}`, probability: outProbability };
   if (p >= LEAN_FROM) return { lean: 'probably-in', words: 'Probably in', probability: p };
   if (outProbability >= LEAN_FROM) {
-    return { lean: 'probably-out', words: `Probably too ${outward}`, probability: outProbability };
+    return { lean: 'probably-out', words: `Probably ${outward}`, probability: outProbability };
   }
   return { lean: 'cannot-tell', words: 'Can’t tell', probability: Math.max(p, outProbability) };
 }

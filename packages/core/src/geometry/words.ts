@@ -1,5 +1,5 @@
 import { type Handedness, sideSign } from './handedness.ts';
-import { type LineKind } from './line.ts';
+import { kindOfLine, type LineKind, type LineName } from './line.ts';
 
 /** How a line is turned, in the words of the trade. */
 export type TurnWord = 'open' | 'closed' | 'square';
@@ -14,7 +14,23 @@ export interface AzimuthWords {
 }
 
 /**
- * The only place where an azimuth becomes words: open/closed differ between face and body, the sign does not.
+ * Which way a line turns with its sign. The only place where a sign becomes open or closed: the two differ between
+ * face and body, the sign does not.
+ *
+ * @returns the word for φ < 0, then the word for φ > 0
+ * @example signWords('toes') // ['open', 'closed']
+ * @example signWords('face') // ['closed', 'open']
+ */
+export function signWords(line: LineName): readonly ['open', 'closed'] | readonly ['closed', 'open'] {
+  return wordsOfKind(kindOfLine(line));
+}
+
+function wordsOfKind(kind: LineKind): readonly ['open', 'closed'] | readonly ['closed', 'open'] {
+  return kind === 'body' ? ['open', 'closed'] : ['closed', 'open'];
+}
+
+/**
+ * An azimuth in words.
  *
  * @param azimuthRad θ, rad, positive to the right seen downrange
  * @param handedness the player's hand
@@ -25,7 +41,7 @@ export interface AzimuthWords {
  */
 export function azimuthWords(azimuthRad: number, handedness: Handedness, kind: LineKind): AzimuthWords {
   if (azimuthRad === 0) return { word: 'square', side: 'on' };
-  const acrossTheBallLine = sideSign(handedness) * azimuthRad > 0;
-  const word = acrossTheBallLine === (kind === 'body') ? 'closed' : 'open';
+  const [below, above] = wordsOfKind(kind);
+  const word = sideSign(handedness) * azimuthRad > 0 ? above : below;
   return { word, side: azimuthRad > 0 ? 'right' : 'left' };
 }

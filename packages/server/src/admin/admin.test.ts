@@ -76,7 +76,7 @@ describe('export and import', () => {
     const { code, error } = await ran('import', file, ...at(other));
     expect(code).toBe(1);
     expect(JSON.parse(error)).toMatchObject({
-      lines: [{ path: '/handedness', message: 'Use one of: right, left.' }],
+      lines: [{ path: '/handedness', message: 'Read 1. Use one of: right, left.' }],
     });
     expect((await ran('export', '-', ...at(other))).error).toContain('There is no academy');
     expect((await ran('import', fileNamed('none'), ...at(other))).code).toBe(1);

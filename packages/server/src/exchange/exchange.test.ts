@@ -157,7 +157,7 @@ describe('an academy’s file', () => {
     const error = await importAcademy(db, () => from(broken)).catch((e: unknown) => e);
     if (!(error instanceof ImportRefused)) throw error;
     expect(error.problems).toMatchObject([
-      { lineNumber: first, path: '/handedness', message: 'Use one of: right, left.' },
+      { lineNumber: first, path: '/handedness', message: 'Read “both”. Use one of: right, left.' },
       { lineNumber: second, path: '/document/observations' },
     ]);
     for (const table of ['academy', 'instructor', 'student', 'setup_check']) {

@@ -83,7 +83,7 @@ describe('a body that is no request', () => {
     expect((await client.put(address(), student)).body).toMatchObject({ errors: [{ path: '/name' }] });
     const both = { ...student, name: 'x', handedness: 'both' };
     expect((await client.put(address(), both)).body).toMatchObject({
-      errors: [{ path: '/handedness', message: 'Use one of: right, left.' }],
+      errors: [{ path: '/handedness', message: 'Read “both”. Use one of: right, left.' }],
     });
   });
 

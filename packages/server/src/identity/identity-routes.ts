@@ -150,7 +150,7 @@ export function identityRoutes({ db, setupCode, limits }: IdentityDependencies):
           {
             code: 'wrong-code',
             path: '/code',
-            message: 'Type the code that the start printed in its window.',
+            message: 'Type the one-time code that was printed when the server started.',
           },
         ],
       });

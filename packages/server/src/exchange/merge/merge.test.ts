@@ -6,6 +6,7 @@ import {
   type InstructorView,
   type LessonView,
   type MeasuredLineView,
+  type ProposedConsentView,
   type StudentPageView,
   type StudentListView,
 } from '@lotrecht/contract';
@@ -351,5 +352,33 @@ describe('who was erased', () => {
     await there.head.delete(`/api/consents/${second?.id}`);
     expect((await broughtIn(here, await fileOf(there.head), 'keep')).conflictCount).toBe(0);
     expect(await standing(here)).toEqual([]);
+  });
+});
+
+describe('a guardian’s consent that comes in by a file', () => {
+  it('waits until a head here confirms it, and opens nothing before', async () => {
+    const there = await twin();
+    const student = { revision: 0, name: 'Bela Varnholt', handedness: 'right', minor: true, notes: '' };
+    const id = randomUUID();
+    expect((await there.head.put(`/api/students/${id}`, student)).status).toBe(200);
+    const given = { scope: 'records', givenBy: 'A guardian', givenOn: '2026-04-17' };
+    await there.head.post(`/api/students/${id}/consents`, given);
+    await broughtIn(here, await fileOf(there.head));
+
+    const lesson = { revision: 0, studentId: id, heldOn: '2026-04-18', notes: '' };
+    const start = () => here.head.put(`/api/lessons/${randomUUID()}`, lesson);
+    const refused = await start();
+    expect([refused.status, (refused.body as { code: string }).code]).toEqual([409, 'consent-needed']);
+
+    const { client: colleague } = await app.signedIn(here.actor.academyId, 'instructor');
+    expect((await colleague.get('/api/consents/proposed')).status).toBe(403);
+    const [proposed] = (await here.head.get('/api/consents/proposed')).body as ProposedConsentView[];
+    expect(proposed).toMatchObject({ studentId: id, studentName: 'Bela Varnholt', scope: 'records' });
+    expect((await colleague.post(`/api/consents/${proposed?.id}/confirm`, {})).status).toBe(403);
+    expect((await start()).status).toBe(409);
+
+    expect((await here.head.post(`/api/consents/${proposed?.id}/confirm`, {})).status).toBe(204);
+    expect((await start()).status).toBe(200);
+    expect((await here.head.get('/api/consents/proposed')).body).toEqual([]);
   });
 });

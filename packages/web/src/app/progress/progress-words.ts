@@ -1,5 +1,5 @@
 import { type LineProgress, type MeanDeg, type ProgressChoice } from '@lotrecht/contract';
-import { kindOfLine } from '@lotrecht/core';
+import { signWords } from '@lotrecht/core';
 import { HELPS, PHASES, PLACES, READERS } from '../ui/circumstance-words.ts';
 import { CLUB_GROUPS, LINE_TITLES, type LineKey, percentText } from '../ui/words.ts';
 
@@ -8,7 +8,7 @@ const COVERAGE_FACTOR = 1.959964;
 /** φ with the word of its line; the side follows from the hand and stands with the student. @example "4.1° closed" */
 export function turnText(line: LineKey, deg: number): string {
   if (Math.abs(deg) < 0.05) return '0.0° square';
-  const [below, above] = kindOfLine(line) === 'body' ? ['open', 'closed'] : ['closed', 'open'];
+  const [below, above] = signWords(line);
   return `${Math.abs(deg).toFixed(1)}° ${deg < 0 ? below : above}`;
 }
 
@@ -44,14 +44,14 @@ export function tendencyText(progress: LineProgress, handedness: 'right' | 'left
 
 /** A mean turn with its interval, or without where one lesson knows none. @example "3.4° toward open ± 1.2° (5 lessons)" */
 export function meanText(line: LineKey, { meanDeg, halfDeg, count }: MeanDeg, times: string): string {
-  const [below, above] = kindOfLine(line) === 'body' ? ['open', 'closed'] : ['closed', 'open'];
+  const [below, above] = signWords(line);
   const interval = halfDeg === null ? '' : ` ± ${halfDeg.toFixed(1)}°`;
   return `${Math.abs(meanDeg).toFixed(1)}° toward ${meanDeg < 0 ? below : above}${interval} (${count} ${times})`;
 }
 
 /** A change between neighbouring lessons: real, or not shown. */
 export function changeText(line: LineKey, change: LineProgress['track']['changes'][number]): string {
-  const [below, above] = kindOfLine(line) === 'body' ? ['open', 'closed'] : ['closed', 'open'];
+  const [below, above] = signWords(line);
   const toward = change.deltaDeg < 0 ? below : above;
   const least = `${change.minimalDetectableChangeDeg.toFixed(1)}° can be shown`;
   return change.real

@@ -45,6 +45,8 @@ export class NumberField {
   readonly valueChange = output<number>();
   /** Live: at every keystroke the number so far comes out, or that there is none. Such a field may be left empty. */
   readonly live = input(false);
+  /** It may be left empty, and says so when it is left. */
+  readonly optional = input(false);
   readonly cleared = output();
 
   protected readonly slip = signal<string | null>(null);
@@ -69,8 +71,9 @@ export class NumberField {
 
   protected settle(text: string): void {
     this.typed.set(text);
-    if (this.live() && text.trim() === '') {
+    if ((this.live() || this.optional()) && text.trim() === '') {
       this.slip.set(null);
+      if (!this.live()) this.cleared.emit();
       return;
     }
     const value = this.read(text);

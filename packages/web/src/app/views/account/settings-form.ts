@@ -74,12 +74,13 @@ import { ProblemNote } from '../../ui/problem-note.ts';
         [kind]="settings().lengthUnit"
         [least]="100"
         [most]="3000"
+        [optional]="true"
         [value]="equipment().faceRodMm ?? null"
         (valueChange)="equip({ faceRodMm: $event })"
         (cleared)="withoutFaceRod()"
       />
       <mat-checkbox [checked]="equipment().gauge ?? false" (change)="equip({ gauge: $event.checked })">
-        Angle gauge to lay on a rod
+        Angle gauge
       </mat-checkbox>
     </div>
     <h3>Rods</h3>

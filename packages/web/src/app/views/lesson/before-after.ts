@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { type CheckView, lessonDifferences } from '@lotrecht/contract';
-import { kindOfLine } from '@lotrecht/core';
+import { signWords } from '@lotrecht/core';
 import { CLUB_GROUPS, LINE_TITLES } from '../../ui/words.ts';
 
 const COVERAGE_FACTOR = 1.959964;
@@ -91,7 +91,7 @@ export class BeforeAfter {
       const before = of.filter(({ circumstances: c }) => c?.phase === 'baseline' && c.help === 'blind');
       const after = of.filter(({ circumstances: c }) => c?.phase === 'coached');
       const rows = lessonDifferences(before, after, false).map((d) => {
-        const [less, more] = kindOfLine(d.line) === 'body' ? ['open', 'closed'] : ['closed', 'open'];
+        const [less, more] = signWords(d.line);
         const worded = (deg: number): string =>
           Math.abs(deg) < 0.05 ? '0.0°' : `${Math.abs(deg).toFixed(1)}° ${deg < 0 ? less : more}`;
         return {

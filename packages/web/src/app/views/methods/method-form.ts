@@ -11,7 +11,7 @@ import {
 import { CdkDrag, type CdkDragDrop, CdkDropList, moveItemInArray } from '@angular/cdk/drag-drop';
 import { MatButton } from '@angular/material/button';
 import { DocumentRefused, type MethodDocument, requireMethodDocument } from '@lotrecht/contract';
-import { kindOfLine, LINE_NAMES } from '@lotrecht/core';
+import { LINE_NAMES, signWords } from '@lotrecht/core';
 import { NumberField } from '../../ui/number-field.ts';
 import { LINE_TITLES, type LineKey } from '../../ui/words.ts';
 
@@ -38,7 +38,7 @@ export class MethodForm {
     const draft = this.draft();
     return (draft?.order ?? []).map((line) => {
       const [lo, hi] = draft?.tolerancesDeg[line] ?? FIRST_TOLERANCE;
-      const [less, more] = kindOfLine(line) === 'body' ? ['open', 'closed'] : ['closed', 'open'];
+      const [less, more] = signWords(line);
       return { line, title: LINE_TITLES[line], lo, hi, less, more, goal: draft?.goalsDeg?.[line] ?? 0 };
     });
   });

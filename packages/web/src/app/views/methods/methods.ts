@@ -10,7 +10,7 @@ import {
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { type MethodDocument, settingGeometry } from '@lotrecht/contract';
-import { kindOfLine } from '@lotrecht/core';
+import { signWords } from '@lotrecht/core';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { MethodStore } from '../../methods/method.store.ts';
@@ -143,7 +143,7 @@ export class MethodsView {
 
 /** A tolerance in the words of its line. @example "2.0° open to 2.0° closed" */
 function toleranceText(line: LineKey, lo: number, hi: number): string {
-  const [below, above] = kindOfLine(line) === 'body' ? ['open', 'closed'] : ['closed', 'open'];
+  const [below, above] = signWords(line);
   const side = (deg: number): string =>
     deg === 0 ? 'square' : `${Math.abs(deg).toFixed(1)}° ${deg < 0 ? below : above}`;
   return `${side(lo)} to ${side(hi)}`;

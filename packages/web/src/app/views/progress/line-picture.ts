@@ -150,8 +150,10 @@ export class LinePicture {
 
   /** The library marks what it draws with the series and the place in it. */
   protected point({ target }: Event): void {
-    const index = (target as Element).getAttribute('ecmeta_data_index');
-    if (index !== null) this.opened.emit(Number(index));
+    const [drawn, index] = [target as Element, (target as Element).getAttribute('ecmeta_data_index')];
+    // Signs and shapes laid over have places of their own, which are no lessons of this line.
+    if (index === null || drawn.hasAttribute('ecmeta_silent')) return;
+    this.opened.emit(Number(index));
   }
 
   /** The picture with its size; empty before it was drawn. */

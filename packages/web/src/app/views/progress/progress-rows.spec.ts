@@ -106,9 +106,9 @@ describe('a series in words', () => {
   it('says what is felt, and until when the usual spread stands', () => {
     const sentences = sentencesOf(toes);
     expect(sentences[0]).toMatch(
-      /^Feels turned from where they are by \d\.\d° toward open ± \d\.\d° \(9 times asked\)\.$/,
+      /^Where they feel aimed is off by \d\.\d° toward open ± \d\.\d° \(9 times asked\)\.$/,
     );
-    expect(sentences.join(' ')).toContain('this student’s own');
+    expect(sentences.join(' ')).toContain('as learned of this student');
     expect(sentencesOf(coached).join(' ')).toContain('the usual, until five more reps are read');
     expect(sentences.at(-1)).toMatch(/^On 1 Jun 2026: /);
   });

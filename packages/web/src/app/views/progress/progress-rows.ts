@@ -33,14 +33,14 @@ export function sentencesOf({
   forecast,
 }: LineProgress): readonly string[] {
   const { line } = choice;
-  const own = `Steps in again within ${readdress.sdDeg.toFixed(1)}°`;
+  const own = `Steps back in to within ${readdress.sdDeg.toFixed(1)}° two times out of three`;
   const ahead = `${turnText(line, forecast.levelDeg)} ± ${forecast.halfDeg.toFixed(1)}°`;
   return [
-    ...(felt === null ? [] : [`Feels turned from where they are by ${meanText(line, felt, 'times asked')}.`]),
+    ...(felt === null ? [] : [`Where they feel aimed is off by ${meanText(line, felt, 'times asked')}.`]),
     ...(cueGives === null ? [] : [`The cue turns the line by ${meanText(line, cueGives, 'lessons')}.`]),
-    ...(lost === null ? [] : [`Until the next lesson it goes ${meanText(line, lost, 'lessons')}.`]),
+    ...(lost === null ? [] : [`By the next lesson it has drifted ${meanText(line, lost, 'lessons')}.`]),
     readdress.learned
-      ? `${own} (standard deviation, this student’s own).`
+      ? `${own}, as learned of this student.`
       : `${own}: the usual, until five more reps are read.`,
     `On ${dayText(forecast.date)}: ${ahead}, in tolerance with ${percentText(forecast.probabilityInTolerance)}.`,
   ];

@@ -13,10 +13,12 @@ import { Router } from '@angular/router';
 import {
   type ClubGroup,
   formatDistance,
+  formatLength,
   type PlaceView,
   type PrintRequest,
   type StationPlan,
   type StationPlanView,
+  type StudentView,
   USUAL_STATURE_M,
 } from '@lotrecht/contract';
 import { RefusedInput, stationLayout } from '@lotrecht/core';
@@ -26,6 +28,7 @@ import { PrintApi } from '../../api/print-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { StationPlanApi } from '../../api/station-plan-api.ts';
 import { MethodStore } from '../../methods/method.store.ts';
+import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { SessionStore } from '../../session/session.store.ts';
 import { keepPlanDraft, keepPlannedStation, readPlanDraft } from '../../settings/planned-station.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
@@ -79,7 +82,9 @@ export class StationPlanner {
   protected readonly plans = signal<readonly StationPlanView[]>([]);
   protected readonly clubs = Object.entries(CLUB_GROUPS) as readonly (readonly [ClubGroup, string])[];
   protected readonly format = formatDistance;
+  protected readonly round = Math.round;
   protected readonly usualLeanDeg = USUAL_LEAN_DEG;
+  protected readonly lengthUnit = computed(() => this.settings.settings().lengthUnit);
   protected readonly distanceUnit = computed(() => this.settings.settings().distanceUnit);
   protected readonly paper = signal<'a4' | 'letter'>('a4');
   private readonly opened = signal<StationPlanView | null>(null);
@@ -100,7 +105,10 @@ export class StationPlanner {
     const { handedness, clubGroup, rodM, gateM, sightFromM, slideAheadM } = plan;
     const { line = 'rod', gateLeanDeg = USUAL_LEAN_DEG } = plan;
     const ground = { handedness, clubGroup, rodM, line, gateM, gateLeanDeg, sightFromM, slideAheadM };
-    const wish = stationOfMethod(method, { ...ground, statureM: USUAL_STATURE_M, shoeLengthM: SHOE_M });
+    const statureM = plan.statureMm === undefined ? USUAL_STATURE_M : plan.statureMm / 1000;
+    const shoeLengthM =
+      plan.shoeMm === undefined ? (SHOE_M * statureM) / USUAL_STATURE_M : plan.shoeMm / 1000;
+    const wish = stationOfMethod(method, { ...ground, statureM, shoeLengthM });
     try {
       return { method, wish, layout: stationLayout(wish) };
     } catch (error) {
@@ -111,17 +119,26 @@ export class StationPlanner {
   });
 
   private readonly words = computed((): PlanWords => {
-    const { clubGroup, handedness, targetName, targetDistanceM } = this.plan();
+    const { clubGroup, handedness, targetName, targetDistanceM, statureMm } = this.plan();
     const name = this.layout()?.method.name ?? '';
     const target = [targetName, formatDistance(targetDistanceM, this.distanceUnit())]
       .filter(Boolean)
       .join(', ');
     return {
       title: this.name() === '' ? `Station: ${name}` : this.name(),
-      ground: `${name}, ${CLUB_GROUPS[clubGroup].toLowerCase()}, ${handedness}-handed, to ${target}; usual lengths, not measured`,
+      ground: `${name}, ${CLUB_GROUPS[clubGroup].toLowerCase()}, ${handedness}-handed, to ${target}; ${this.lengthsOf(statureMm)}`,
       foot: this.session.academyName(),
     };
   });
+
+  /** The student under way, where they were measured: their station is planned with a tap. */
+  protected readonly measured = signal<StudentView | null>(null);
+
+  private lengthsOf(statureMm: number | undefined): string {
+    return statureMm === undefined
+      ? 'usual lengths, not measured'
+      : `for ${formatLength(statureMm, this.lengthUnit())} tall`;
+  }
 
   protected readonly drawing = computed(() => {
     const laid = this.layout();
@@ -137,6 +154,13 @@ export class StationPlanner {
   constructor() {
     this.methods.load();
     effect(() => keepPlanDraft(this.plan()));
+    const underWay = inject(CurrentWorkStore).work()?.studentId;
+    if (underWay !== undefined) {
+      this.academy.student(underWay).subscribe({
+        next: ({ student }) => this.measured.set(student.statureMm === null ? null : student),
+        error: (error: unknown) => this.problem.set(toProblem(error)),
+      });
+    }
     this.api.plans().subscribe({
       next: (plans) => this.plans.set(plans),
       error: (error: unknown) => this.problem.set(toProblem(error)),
@@ -145,6 +169,25 @@ export class StationPlanner {
 
   protected change(change: Partial<StationPlan>): void {
     this.plan.update((plan) => ({ ...plan, ...change }));
+    this.kept.set('');
+  }
+
+  /** As the student under way was measured. */
+  protected measuredAs({ statureMm, shoeMm, handedness }: StudentView): void {
+    const { statureMm: _stature, shoeMm: _shoe, ...plan } = this.plan();
+    this.plan.set({
+      ...plan,
+      handedness,
+      ...(statureMm !== null && { statureMm }),
+      ...(shoeMm !== null && { shoeMm }),
+    });
+    this.kept.set('');
+  }
+
+  /** Usual again. */
+  protected usual(what: 'statureMm' | 'shoeMm'): void {
+    const { [what]: _gone, ...plan } = this.plan();
+    this.plan.set(plan);
     this.kept.set('');
   }
 

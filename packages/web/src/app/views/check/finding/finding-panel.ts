@@ -7,7 +7,7 @@ import {
   type LineResult,
   type ResultDocument,
 } from '@lotrecht/contract';
-import { type Chain } from '@lotrecht/core';
+import { type Chain, signWords } from '@lotrecht/core';
 import { Bob } from '../../../ui/bob.ts';
 import {
   angleText,
@@ -106,14 +106,15 @@ export class FindingPanel {
     const turn = this.result()?.turn;
     if (!turn || Object.keys(turn.twistDeg).length < 2) return null;
     const { handedAzimuthDeg: c, standardUncertaintyDeg: u } = turn;
+    const [below, above] = signWords('toes');
     if (turn.agree) {
       const half = 1.959964 * u;
       if (Math.abs(c) < half) return `The body stands as one, square within ± ${half.toFixed(1)}°.`;
-      return `The whole body is turned ${Math.abs(c).toFixed(1)}° ${c > 0 ? 'closed' : 'open'}, ± ${half.toFixed(1)}°: one turn, not a twist.`;
+      return `The whole body is turned ${Math.abs(c).toFixed(1)}° ${c > 0 ? above : below}, ± ${half.toFixed(1)}°: one turn, not a twist.`;
     }
     const entries = Object.entries(turn.twistDeg) as [LineKey, number][];
     const [line, deg] = entries.reduce((most, e) => (Math.abs(e[1]) > Math.abs(most[1]) ? e : most));
-    return `Twisted: the ${line} stand ${Math.abs(deg).toFixed(1)}° more ${deg > 0 ? 'closed' : 'open'} than the body as a whole.`;
+    return `Twisted: the ${line} stand ${Math.abs(deg).toFixed(1)}° more ${deg > 0 ? above : below} than the body as a whole.`;
   });
 
   protected readonly cause = computed(() => {

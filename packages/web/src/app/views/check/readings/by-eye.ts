@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { kindOfLine, sideSign } from '@lotrecht/core';
+import { sideSign, signWords } from '@lotrecht/core';
 import { LINE_TITLES } from '../../../ui/words.ts';
 import { EyeStore } from '../../../settings/eye.store.ts';
 import { CheckContent } from '../check-content.ts';
@@ -79,7 +79,7 @@ export class ByEye {
   });
 
   protected readonly classes = computed(() => {
-    const [below, above] = kindOfLine(this.entry().line) === 'body' ? ['open', 'closed'] : ['closed', 'open'];
+    const [below, above] = signWords(this.entry().line);
     const side = sideSign(this.content.student()?.handedness ?? 'right');
     return CLASSES.map(({ deg, much }) => ({
       readingDeg: deg === 0 ? 0 : side * deg,

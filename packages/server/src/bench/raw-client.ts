@@ -11,7 +11,10 @@ export class RawClient {
   private answered: ((status: number) => void) | undefined;
   private failed: ((error: Error) => void) | undefined;
 
-  private constructor(private readonly socket: Socket) {
+  private constructor(
+    private readonly socket: Socket,
+    private readonly host: string,
+  ) {
     socket.setNoDelay(true);
     socket.on('data', (chunk) => this.take(chunk));
     socket.on('error', (error) => this.failed?.(error));
@@ -20,9 +23,9 @@ export class RawClient {
   }
 
   static open(base: string): Promise<RawClient> {
-    const { hostname, port } = new URL(base);
+    const { host, hostname, port } = new URL(base);
     return new Promise((resolve, reject) => {
-      const socket = connect(Number(port), hostname, () => resolve(new RawClient(socket)));
+      const socket = connect(Number(port), hostname, () => resolve(new RawClient(socket, host)));
       socket.once('error', reject);
     });
   }
@@ -33,7 +36,7 @@ export class RawClient {
       this.answered = resolve;
       this.failed = reject;
       const length = body === '' ? '' : `Content-Length: ${Buffer.byteLength(body)}\r\n`;
-      this.socket.write(`${head}Host: 127.0.0.1\r\n${length}\r\n${body}`);
+      this.socket.write(`${head}Host: ${this.host}\r\n${length}\r\n${body}`);
     });
   }
 

@@ -5,7 +5,7 @@ import { noteLooks } from '../audit/note-looks.ts';
 import { type Database } from '../database/database.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idHeader, idParam } from '../http/params.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor, type AppContext } from '../http/context.ts';
 import { notFound } from '../http/problem.ts';
 import { matching, oneOf } from '../http/query.ts';
 import { type Route } from '../http/route.ts';
@@ -29,6 +29,16 @@ export function checkRoutes(db: Database): readonly Route[] {
       await recordAccess(tx, actor, studentId, { action: deleted ? 'deleted' : 'restored', what: 'check' });
     });
   };
+  /** The student whose lines are asked for; that they were looked at is noted. */
+  const lookAtLines = async (
+    ctx: Parameters<Route['handle']>[0],
+  ): Promise<{ actor: Actor; studentId: string }> => {
+    const actor = requireActor(ctx);
+    const student = await findStudent(db, actor, idParam(ctx));
+    if (student === undefined) throw notFound();
+    await noteLooks(ctx, db, [student.id], { action: 'seen', what: 'lines' });
+    return { actor, studentId: student.id };
+  };
   return [
     {
       method: 'get',
@@ -47,11 +57,8 @@ export function checkRoutes(db: Database): readonly Route[] {
       path: '/api/students/:id/lines',
       access: 'signed-in',
       handle: async (ctx) => {
-        const actor = requireActor(ctx);
-        const student = await findStudent(db, actor, idParam(ctx));
-        if (student === undefined) throw notFound();
-        await noteLooks(ctx, db, [student.id], { action: 'seen', what: 'lines' });
-        ctx.body = await listMeasuredLines(db, actor, { studentId: student.id });
+        const { actor, studentId } = await lookAtLines(ctx);
+        ctx.body = await listMeasuredLines(db, actor, { studentId });
       },
     },
     {
@@ -59,11 +66,8 @@ export function checkRoutes(db: Database): readonly Route[] {
       path: '/api/students/:id/readdress',
       access: 'signed-in',
       handle: async (ctx) => {
-        const actor = requireActor(ctx);
-        const student = await findStudent(db, actor, idParam(ctx));
-        if (student === undefined) throw notFound();
-        await noteLooks(ctx, db, [student.id], { action: 'seen', what: 'lines' });
-        ctx.body = readdressOfStudent(await listMeasuredLines(db, actor, { studentId: student.id }));
+        const { actor, studentId } = await lookAtLines(ctx);
+        ctx.body = readdressOfStudent(await listMeasuredLines(db, actor, { studentId }));
       },
     },
     {

@@ -12,6 +12,8 @@ const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..');
 const reports = path.join(root, 'test-results');
 const bin = (name) => path.join(root, 'node_modules/.bin', name);
 const totals = { passed: 0, failed: 0 };
+/** What failed, by name: said again at the end, because a long log is cut at its beginning. */
+const failures = [];
 
 function run(command, args, options = {}) {
   return new Promise((resolve) => {
@@ -26,13 +28,14 @@ async function check(title, command, args) {
   say(`\n── ${title}`);
   const ok = (await run(command, args)) === 0;
   totals[ok ? 'passed' : 'failed'] += 1;
+  if (!ok) failures.push(title);
 }
 
 /** A runner that writes a report counts its tests; one that fails without a failed test counts as failed. */
 async function tests(title, { command, args, report, count, cwd = root }) {
   say(`\n── ${title}`);
   const code = await run(command, args, { cwd });
-  let counted = { passed: 0, failed: 0 };
+  let counted = { passed: 0, failed: 0, names: [] };
   try {
     counted = count(JSON.parse(readFileSync(path.join(reports, report), 'utf8')));
   } catch (error) {
@@ -40,13 +43,32 @@ async function tests(title, { command, args, report, count, cwd = root }) {
   }
   totals.passed += counted.passed;
   totals.failed += code !== 0 || counted.passed === 0 ? Math.max(1, counted.failed) : 0;
+  failures.push(...counted.names.map((name) => `${title}: ${name}`));
+  if (code !== 0 && counted.names.length === 0) failures.push(title);
 }
 
-const countVitest = ({ numPassedTests, numFailedTests }) => ({
+const countVitest = ({ numPassedTests, numFailedTests, testResults }) => ({
   passed: numPassedTests,
   failed: numFailedTests,
+  names: testResults.flatMap(({ name, message, assertionResults }) => {
+    const failed = assertionResults.filter(({ status }) => status === 'failed');
+    const file = path.relative(root, name);
+    if (failed.length === 0) return message ? [`${file}: ${message}`] : [];
+    return failed.map(
+      ({ fullName, failureMessages }) => `${file} › ${fullName}\n${failureMessages.join('\n').slice(0, 800)}`,
+    );
+  }),
 });
-const countPlaywright = ({ stats }) => ({ passed: stats.expected, failed: stats.unexpected + stats.flaky });
+const countPlaywright = ({ stats, suites }) => ({
+  passed: stats.expected,
+  failed: stats.unexpected + stats.flaky,
+  names: suites.flatMap(failedStories),
+});
+
+function failedStories({ file, specs, suites = [] }) {
+  const failed = specs.filter(({ ok, tests }) => !ok || tests.some(({ status }) => status === 'flaky'));
+  return [...failed.map(({ title }) => `${file} › ${title}`), ...suites.flatMap(failedStories)];
+}
 
 async function testAll() {
   await installPackages(root);
@@ -88,5 +110,6 @@ try {
   process.stderr.write(`\n${error.message}\n`);
   totals.failed += 1;
 }
+for (const failure of failures) say(`\nFailed: ${failure}`);
 say(`\n${totals.passed} passed, ${totals.failed} failed`);
 process.exit(totals.failed === 0 && totals.passed > 0 ? 0 : 1);

@@ -2,7 +2,13 @@
 export { azimuthFromHanded, gapOf, handedAzimuth } from './geometry/azimuth.ts';
 export { type Handedness, sideSign } from './geometry/handedness.ts';
 export { kindOfLine, LINE_NAMES, type LineKind, type LineName } from './geometry/line.ts';
-export { type AzimuthWords, azimuthWords, type PointingSide, signWords, type TurnWord } from './geometry/words.ts';
+export {
+  type AzimuthWords,
+  azimuthWords,
+  type PointingSide,
+  signWords,
+  type TurnWord,
+} from './geometry/words.ts';
 
 // Observations
 export {

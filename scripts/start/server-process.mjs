@@ -4,6 +4,9 @@ import path from 'node:path';
 import { endProcess, isAlive } from './processes.mjs';
 import { say, StartError } from './say.mjs';
 
+/** MB for what is young: two thousand rows of one answer else outlive it, and are swept up twice. */
+const ROOM_FOR_ROWS = '--max-semi-space-size=32';
+
 /** A server that falls over this often in this time will not stand: give up and say so. */
 const MOST_RESTARTS = 5;
 const RESTARTS_WITHIN_MS = 10_000;
@@ -57,7 +60,7 @@ function launchServer(root, dir, environment) {
   const errorFile = path.join(dir, 'server-errors.log');
   const errors = openSync(errorFile, 'a', 0o600);
   const before = fstatSync(errors).size;
-  const child = spawn(process.execPath, [path.join(root, 'packages/server/dist/main.js')], {
+  const child = spawn(process.execPath, [ROOM_FOR_ROWS, path.join(root, 'packages/server/dist/main.js')], {
     cwd: root,
     env: { ...process.env, NODE_ENV: 'production', ...environment },
     stdio: ['ignore', log, errors, 'ipc'],

@@ -205,6 +205,7 @@ export {
   type LinkView,
   type LastColdView,
   type LineFlag,
+  type MeasuredCheckView,
   type MeasuredLineView,
   type MethodView,
   type PlaceView,
@@ -220,4 +221,5 @@ export {
   type TeeSheetEntry,
   type TodayView,
 } from './api/views.ts';
+export { linesOfChecks } from './progress/lines-of-checks.ts';
 export { readdressOfStudent, type StudentReaddress } from './progress/readdress-of-student.ts';

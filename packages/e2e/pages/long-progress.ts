@@ -7,23 +7,23 @@ const DAY_MS = 86_400_000;
 /** Two reps of seven lines in each of 200 weekly lessons. */
 function longSeries(): readonly object[] {
   return Array.from({ length: 200 }, (_, lesson) =>
-    LINES.flatMap((line, i) =>
-      [0, 1].map((rep) => ({
-        checkId: `00000000-0000-4000-8000-${String(lesson * 2 + rep).padStart(12, '0')}`,
-        lessonId: `00000000-0000-4000-9000-${String(lesson).padStart(12, '0')}`,
-        heldOn: new Date(Date.UTC(2022, 0, 1) + lesson * 7 * DAY_MS).toISOString().slice(0, 10),
+    [0, 1].map((rep) => ({
+      checkId: `00000000-0000-4000-8000-${String(lesson * 2 + rep).padStart(12, '0')}`,
+      lessonId: `00000000-0000-4000-9000-${String(lesson).padStart(12, '0')}`,
+      heldOn: new Date(Date.UTC(2022, 0, 1) + lesson * 7 * DAY_MS).toISOString().slice(0, 10),
+      clubGroup: 'mid-iron',
+      circumstances: COLD,
+      targetLineUncertaintyDeg: 0.3,
+      feltDeg: null,
+      lines: LINES.map((line, i) => ({
         line,
-        clubGroup: 'mid-iron',
-        circumstances: COLD,
         handedAzimuthDeg: 3 * Math.sin(lesson / 25 + i) + Math.sin(lesson * 7 + i * 3 + rep * 5),
         measurementUncertaintyDeg: 0.6,
-        targetLineUncertaintyDeg: 0.3,
-        conformanceProbability: 0.5,
         verdict: 'cannot-tell',
         toleranceDeg: [-2, 2],
-        feltDeg: null,
+        doubted: false,
       })),
-    ),
+    })),
   ).flat();
 }
 

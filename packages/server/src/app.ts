@@ -1,3 +1,4 @@
+import { Stream } from 'node:stream';
 import { constants } from 'node:zlib';
 import Router from '@koa/router';
 import Koa, { type Middleware } from 'koa';
@@ -147,6 +148,7 @@ export function createApp(deps: AppDependencies): Koa<RequestState> {
     router[route.method](route.path, guard(route), readBody as never, async (ctx) => {
       if (route.path.startsWith('/api/')) ctx.set('Cache-Control', 'no-store');
       await route.handle(ctx as unknown as AppContext);
+      writeOnce(ctx);
     });
   }
   app.use(router.routes() as never);
@@ -154,6 +156,13 @@ export function createApp(deps: AppDependencies): Koa<RequestState> {
     if (ctx.path.startsWith('/api/')) throw notFound();
   });
   return app;
+}
+
+/** An object would be written out by whoever asks for its length, and again by whoever sends it. */
+function writeOnce(ctx: Pick<Koa.Context, 'body'>): void {
+  const body: unknown = ctx.body;
+  if (typeof body !== 'object' || body === null || Buffer.isBuffer(body) || body instanceof Stream) return;
+  ctx.body = JSON.stringify(body);
 }
 
 /** Whoever reads an answer has closed the connection. */

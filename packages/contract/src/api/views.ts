@@ -110,7 +110,6 @@ export interface MeasuredLineView {
   readonly handedAzimuthDeg: number;
   readonly measurementUncertaintyDeg: number;
   readonly targetLineUncertaintyDeg: number;
-  readonly conformanceProbability: number | null;
   readonly verdict: 'in' | 'out' | 'cannot-tell' | null;
   /** As it was judged, φ in degrees; null without one. */
   readonly toleranceDeg: readonly [number, number] | null;
@@ -119,6 +118,17 @@ export interface MeasuredLineView {
   /** It was asked about and kept as it was typed: it flags nothing. */
   readonly doubted: boolean;
 }
+
+/** What the lines of one check have in common; given once for all of them. */
+export type MeasuredCheckView = Omit<MeasuredLineView, keyof OwnOfLine> & {
+  /** At least one. */
+  readonly lines: readonly OwnOfLine[];
+};
+
+type OwnOfLine = Pick<
+  MeasuredLineView,
+  'line' | 'handedAzimuthDeg' | 'measurementUncertaintyDeg' | 'verdict' | 'toleranceDeg' | 'doubted'
+>;
 
 /** A lesson with the checks made in it, oldest first. */
 export interface LessonView {

@@ -18,7 +18,6 @@ const row = (heldOn: string, deg: number, change: Partial<MeasuredLineView> = {}
   handedAzimuthDeg: deg,
   measurementUncertaintyDeg: 0.6,
   targetLineUncertaintyDeg: 0.3,
-  conformanceProbability: 0.1,
   verdict: 'out',
   toleranceDeg: [-2, 2],
   feltDeg: null,

@@ -19,7 +19,6 @@ function row(
     handedAzimuthDeg,
     measurementUncertaintyDeg: 0.5,
     targetLineUncertaintyDeg: 0.3,
-    conformanceProbability: null,
     verdict: null,
     toleranceDeg: null,
     feltDeg: null,

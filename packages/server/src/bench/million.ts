@@ -1,4 +1,4 @@
-import { listMeasuredLines } from '../checks/measured-line-repository.ts';
+import { listMeasuredChecks } from '../checks/measured-line-repository.ts';
 import { listChecksOfStudent } from '../checks/check-repository.ts';
 import { type Database, openDatabase, type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
@@ -52,7 +52,9 @@ function pagesOf({ actor }: Million): readonly Page[] {
     {
       name: 'lines of a student with 200 lessons',
       path: () => `/api/students/${studentId(1)}/lines`,
-      bare: async (db) => (await listMeasuredLines(db, actor, { studentId: studentId(1) })).length,
+      bare: async (db) =>
+        (await listMeasuredChecks(db, actor, { studentId: studentId(1) })).flatMap((check) => check.lines)
+          .length,
     },
     {
       name: 'students, the first page',

@@ -7,7 +7,10 @@ const HEADERS_END = Buffer.from('\r\n\r\n');
  * server that is measured. Knows answers with a Content-Length, which all of ours have.
  */
 export class RawClient {
-  private received: Buffer = Buffer.alloc(0);
+  private received: Buffer[] = [];
+  private receivedBytes = 0;
+  /** Of the whole answer; infinite until its head has arrived. */
+  private wantedBytes = Number.POSITIVE_INFINITY;
   private answered: ((status: number) => void) | undefined;
   private failed: ((error: Error) => void) | undefined;
 
@@ -45,14 +48,23 @@ export class RawClient {
     this.socket.destroy();
   }
 
+  /** An answer of a megabyte comes in many pieces: they are put together for its head alone. */
   private take(chunk: Buffer): void {
-    this.received = this.received.length === 0 ? chunk : Buffer.concat([this.received, chunk]);
-    const end = this.received.indexOf(HEADERS_END);
-    if (end === -1) return;
-    const head = this.received.toString('latin1', 0, end);
-    const length = Number(/content-length: (\d+)/i.exec(head)?.[1] ?? 0);
-    if (this.received.length < end + HEADERS_END.length + length) return;
-    this.received = Buffer.alloc(0);
-    this.answered?.(Number(head.slice(9, 12)));
+    this.received.push(chunk);
+    this.receivedBytes += chunk.length;
+    if (this.wantedBytes === Number.POSITIVE_INFINITY) {
+      const all = Buffer.concat(this.received);
+      this.received = [all];
+      const end = all.indexOf(HEADERS_END);
+      if (end === -1) return;
+      const head = all.toString('latin1', 0, end);
+      this.wantedBytes = end + HEADERS_END.length + Number(/content-length: (\d+)/i.exec(head)?.[1] ?? 0);
+    }
+    if (this.receivedBytes < this.wantedBytes) return;
+    const status = Number(this.received[0]?.toString('latin1', 9, 12));
+    this.received = [];
+    this.receivedBytes = 0;
+    this.wantedBytes = Number.POSITIVE_INFINITY;
+    this.answered?.(status);
   }
 }

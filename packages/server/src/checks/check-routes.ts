@@ -14,7 +14,7 @@ import { findCheck, listVersions, setCheckDeleted, studentOfCheck } from './chec
 import { recomputeBroughtBack } from './correct-hand.ts';
 import { lockStudent } from '../students/lock-student.ts';
 import { findStudent } from '../students/student-repository.ts';
-import { listMeasuredLines } from './measured-line-repository.ts';
+import { listMeasuredChecks, listMeasuredLines } from './measured-line-repository.ts';
 import { saveCheck } from './save-check.ts';
 
 /** Checks: one, its versions, its student's lines over time, save, delete and undo. */
@@ -58,7 +58,7 @@ export function checkRoutes(db: Database): readonly Route[] {
       access: 'signed-in',
       handle: async (ctx) => {
         const { actor, studentId } = await lookAtLines(ctx);
-        ctx.body = await listMeasuredLines(db, actor, { studentId });
+        ctx.body = await listMeasuredChecks(db, actor, { studentId });
       },
     },
     {

@@ -5,7 +5,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';
 import { saveWorkedCheck, workedCheck } from '../test/documents.ts';
 import { startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
-import { selectMeasuredLines } from './measured-line-repository.ts';
+import { selectCountedChecks, selectLines } from './measured-line-repository.ts';
 
 const worked = JSON.parse(
   readFileSync(new URL('../../../contract/src/worked-cases/worked-cases.json', import.meta.url), 'utf8'),
@@ -112,14 +112,18 @@ describe('the lines of a student', () => {
     const owner = await app.db.one<{ academyId: string; instructorId: string }>(sql`
       SELECT academy_id AS academyId, instructor_id AS instructorId FROM student WHERE id = ${ids.studentId}`);
     const actor = { ...owner, role: 'head' } as const;
-    const query = selectMeasuredLines(actor, {
-      studentId: ids.studentId,
-      line: 'toes',
-      clubGroup: 'mid-iron',
-    });
-    const plan = await app.db.many<{ table: string; key: string | null; type: string | null }>(
-      sql`EXPLAIN ${query}`,
-    );
+    const queries = [
+      selectCountedChecks(actor, ids.studentId),
+      selectLines(actor, { studentId: ids.studentId, line: 'toes', clubGroup: 'mid-iron' }),
+    ];
+    const plan = [];
+    for (const query of queries) {
+      plan.push(
+        ...(await app.db.many<{ table: string; key: string | null; type: string | null }>(
+          sql`EXPLAIN ${query}`,
+        )),
+      );
+    }
     for (const step of plan) expect(step.type, JSON.stringify(step)).not.toBe('ALL');
     expect(plan.find((step) => step.table === 'm')?.key).toBe('line_of_student');
   });

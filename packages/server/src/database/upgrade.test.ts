@@ -1,4 +1,11 @@
-import { type CheckView, type LessonView, solveDocument, type StudentPageView } from '@lotrecht/contract';
+import {
+  type CheckView,
+  type LessonView,
+  linesOfChecks,
+  type MeasuredCheckView,
+  solveDocument,
+  type StudentPageView,
+} from '@lotrecht/contract';
 import { afterAll, describe, expect, it } from 'vitest';
 import { recomputeAll } from '../doctor/recompute.ts';
 import { examine } from '../doctor/examine.ts';
@@ -218,7 +225,9 @@ describe('a database that was used at every state up to', () => {
     expect(check?.circumstances?.phase).toBe(state >= '0004' ? 'baseline' : undefined);
     expect(check?.record).toEqual(state >= '0006' ? { feltDeg: 1.5 } : null);
 
-    const lines = (await client.get(`/api/students/${STUDENT}/lines`)).body as { line: string }[];
+    const lines = linesOfChecks(
+      (await client.get(`/api/students/${STUDENT}/lines`)).body as MeasuredCheckView[],
+    );
     expect(lines.map((l) => l.line).toSorted()).toEqual(['face', 'toes']);
     expect((await recomputeAll(app.db)).differences).toEqual([]);
     const { findings } = await examine(app.db, { migrationsDir: MIGRATIONS, dataDir: undefined });

@@ -2,7 +2,8 @@ import {
   type CheckView,
   lineProgress,
   type LineProgress,
-  type MeasuredLineView,
+  linesOfChecks,
+  type MeasuredCheckView,
   type StudentPageView,
   type StudentListView,
   type TodayView,
@@ -47,7 +48,9 @@ describe('the demo academy', () => {
   async function coldToes(name: string): Promise<LineProgress> {
     const { students } = (await client.get('/api/students')).body as StudentListView;
     const student = students.find((s) => s.name === name);
-    const rows = (await client.get(`/api/students/${student?.id}/lines`)).body as MeasuredLineView[];
+    const rows = linesOfChecks(
+      (await client.get(`/api/students/${student?.id}/lines`)).body as MeasuredCheckView[],
+    );
     const progress = lineProgress(
       rows,
       { line: 'toes', clubGroup: 'mid-iron', circumstances: COLD },
@@ -135,7 +138,9 @@ describe('the demo academy', () => {
   it('has a student whom the hall flatters', async () => {
     const { students } = (await client.get('/api/students')).body as StudentListView;
     const mika = students.find((s) => s.name === 'Mika Oland');
-    const rows = (await client.get(`/api/students/${mika?.id}/lines`)).body as MeasuredLineView[];
+    const rows = linesOfChecks(
+      (await client.get(`/api/students/${mika?.id}/lines`)).body as MeasuredCheckView[],
+    );
     const at = (place: 'hall' | 'course'): number =>
       lineProgress(
         rows,

@@ -2,6 +2,8 @@ import { randomBytes, randomUUID } from 'node:crypto';
 import {
   type ConsentView,
   type HandOutView,
+  linesOfChecks,
+  type MeasuredCheckView,
   type MeasuredLineView,
   type NewStudentLinkView,
   type StudentPage,
@@ -210,7 +212,7 @@ describe('a student’s link', () => {
 
 describe('what a student reads at home', () => {
   const lines = async (): Promise<readonly MeasuredLineView[]> =>
-    (await client.get(`/api/students/${ids.studentId}/lines`)).body as MeasuredLineView[];
+    linesOfChecks((await client.get(`/api/students/${ids.studentId}/lines`)).body as MeasuredCheckView[]);
 
   it('lands in progress as the student’s own, once, and is no visit', async () => {
     const { token } = await newLink();

@@ -5,6 +5,8 @@ import {
   type CheckView,
   type InstructorView,
   type LessonView,
+  linesOfChecks,
+  type MeasuredCheckView,
   type MeasuredLineView,
   type ProposedConsentView,
   type StudentPageView,
@@ -116,9 +118,9 @@ describe('an academy’s own file', () => {
       .body as StudentPageView;
     expect([student.handedness, lessons[0]?.checks.length]).toEqual(['left', 1]);
     const lines = async (house: House): Promise<readonly MeasuredLineView[]> =>
-      ((await house.head.get(`/api/students/${studentId}/lines`)).body as MeasuredLineView[]).toSorted(
-        (a, b) => a.line.localeCompare(b.line),
-      );
+      linesOfChecks(
+        (await house.head.get(`/api/students/${studentId}/lines`)).body as MeasuredCheckView[],
+      ).toSorted((a, b) => a.line.localeCompare(b.line));
     expect(await lines(here)).toEqual(await lines(there));
     const instructors = (await here.head.get('/api/instructors')).body as InstructorView[];
     expect(instructors.find((i) => i.id === there.actor.instructorId)).toMatchObject({ suspended: true });

@@ -2,6 +2,8 @@ import { readdirSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import {
   type LessonView,
+  linesOfChecks,
+  type MeasuredCheckView,
   type ReadingImportLine,
   type ReadingImportReport,
   type ReadingMapping,
@@ -128,7 +130,9 @@ describe('a foreign table of readings', () => {
     expect(checks).toHaveLength(1);
     expect(checks?.[0]?.circumstances).toMatchObject({ phase: 'baseline', help: 'blind', place: 'range' });
     expect(checks?.[0]?.result.lines.toes?.handedAzimuthDeg).toBeCloseTo(3.94, 2);
-    const lines = (await head.get(`/api/students/${ida?.id}/lines`)).body as { line: string }[];
+    const lines = linesOfChecks(
+      (await head.get(`/api/students/${ida?.id}/lines`)).body as MeasuredCheckView[],
+    );
     expect(lines.map((l) => l.line).toSorted()).toEqual(['face', 'toes', 'toes']);
   });
 

@@ -6,6 +6,8 @@ import {
   type CheckView,
   type LessonInput,
   type LessonView,
+  linesOfChecks,
+  type MeasuredCheckView,
   type MeasuredLineView,
   type SavedCheckView,
   type StudentInput,
@@ -16,7 +18,7 @@ import {
   type StudentView,
   type TodayView,
 } from '@lotrecht/contract';
-import { type Observable } from 'rxjs';
+import { map, type Observable } from 'rxjs';
 
 /** What can be deleted, and brought back. */
 export type Deletable =
@@ -47,7 +49,9 @@ export class AcademyApi {
 
   /** All lines of a student over time. */
   lines(studentId: string): Observable<readonly MeasuredLineView[]> {
-    return this.http.get<readonly MeasuredLineView[]>(`/api/students/${studentId}/lines`);
+    return this.http
+      .get<readonly MeasuredCheckView[]>(`/api/students/${studentId}/lines`)
+      .pipe(map((checks) => linesOfChecks(checks)));
   }
 
   /** How the student steps back in, for the next check. */

@@ -22,6 +22,8 @@ export {
   type InstructorSettings,
   type LessonInput,
   type LineResult,
+  type PosteriorLine,
+  type PosteriorResult,
   type LevelEntry,
   type LinkUse,
   type MethodDocument,
@@ -145,6 +147,7 @@ export { studentInputOf } from './api/student-input.ts';
 export { type Feel, type FeelGround, feelOfMove } from './check/feel.ts';
 export { groundDrawing, type GroundDrawing } from './check/ground-drawing.ts';
 export { type ReadableSolution, solveReadable } from './check/solve-readable.ts';
+export { toSetup } from './check/to-setup.ts';
 export { solveDocument } from './check/solve-document.ts';
 export { type SolveOptions } from './check/solve-options.ts';
 export { documentField } from './units/si.ts';
@@ -221,5 +224,13 @@ export {
   type TeeSheetEntry,
   type TodayView,
 } from './api/views.ts';
+export {
+  type ColdCheck,
+  earlierOf,
+  earlierOfGroup,
+  type EarlierView,
+  MOST_EARLIER,
+  type StudentKnownView,
+} from './progress/known-of-student.ts';
 export { linesOfChecks } from './progress/lines-of-checks.ts';
 export { readdressOfStudent, type StudentReaddress } from './progress/readdress-of-student.ts';

@@ -19,6 +19,8 @@ export {
   type GapsObservation,
   type Observation,
   type PointsAtObservation,
+  type ReadAzimuth,
+  type SharedPart,
   type SquareObservation,
 } from './observation/observation.ts';
 export { readObservation } from './observation/read-observation.ts';
@@ -38,10 +40,12 @@ export { chiSquaredQuantile } from './uncertainty/chi-squared-quantile.ts';
 export { chiSquaredUpperTail } from './uncertainty/chi-squared.ts';
 export { type EndReading, endUncertainty } from './uncertainty/end-uncertainty.ts';
 export { LANDMARK_UNCERTAINTY, type LandmarkUncertainty } from './uncertainty/landmark.ts';
+export { seatingUncertainty } from './uncertainty/seating.ts';
 export { normalLowerTail, normalUpperTail } from './uncertainty/normal.ts';
 
 export { type Proportion, proportion } from './uncertainty/proportion.ts';
-export { NORMAL_975, studentT975 } from './uncertainty/student-t.ts';
+export { falseDiscoveries, familyWise } from './uncertainty/false-discoveries.ts';
+export { NORMAL_975, studentT975, studentTwoSided } from './uncertainty/student-t.ts';
 
 // The target line and the aids
 export { type Footprint, footprints, type FootprintWish } from './station/footprints.ts';
@@ -91,7 +95,7 @@ export {
   USUAL_HAND_HEIGHT_M,
   USUAL_LEVER_M,
 } from './setup/facing-the-ball.ts';
-export { type HeldEstimate } from './setup/combine-line.ts';
+export { type Measurand } from './setup/combine-line.ts';
 export { feelAtTarget } from './setup/feel.ts';
 export {
   type BodyLinePoints,
@@ -102,6 +106,7 @@ export {
 } from './setup/ground-points.ts';
 export { moveToGoal, type SplitMove, splitMove } from './setup/move.ts';
 export {
+  type EarlierSetup,
   type Feet,
   type FootLine,
   type HeelsFromFlare,
@@ -115,10 +120,24 @@ export {
   type Turn,
   type WouldSettle,
 } from './setup/setup.ts';
-export { DEFAULT_READDRESS_SD_RAD, solveSetup } from './setup/solve.ts';
+export { DEFAULT_READDRESS_SD_RAD, firstCheckOf } from './setup/read-setup.ts';
+export { solveSetup, type SolveWish } from './setup/solve.ts';
 export { stanceFromSteps, type SteppedStance, type Steps, trailFootBackTurn } from './setup/steps.ts';
 
+// From readings to an answer
+export { type Answers, type LineAnswer } from './posterior/answers.ts';
+export {
+  type EarlierCheck,
+  type LineReading,
+  type Posterior,
+  type PosteriorGround,
+  posteriorOf,
+} from './posterior/posterior.ts';
+export { academyPrior, ENOUGH_STUDENTS, type FirstCheck } from './posterior/academy-prior.ts';
+export { type PriorComponent, SHIPPED_PRIOR } from './posterior/prior.ts';
+
 // What to read next
+export { type HeldEstimate } from './planning/over-holds.ts';
 export { type AnswerChance, answerChances } from './planning/answer.ts';
 export {
   assignHolds,
@@ -139,11 +158,9 @@ export { type PlannedVerdict, type Reach, reachOf } from './planning/reach.ts';
 export { type AtHand, HOLDING_TIMES, type HoldingTimes, type Way, waysOf } from './planning/ways.ts';
 
 // Lines over lessons
-export { levelBands } from './tracking/band.ts';
-export { changeBetween } from './tracking/change.ts';
+export { CHANGE_LEVEL, changeBetween } from './tracking/change.ts';
 export { type Consistency, consistencyOf, type Interval, sdInterval } from './tracking/consistency.ts';
 export { type EyeRecord, eyeRecord, type JudgedByEye } from './tracking/eye.ts';
-export { forecastLevel } from './tracking/forecast.ts';
 export { type PooledSpread, pooledSpread } from './tracking/lesson-spread.ts';
 export { type ReaddressSpread, readdressSpread } from './tracking/readdress.ts';
 export { type OtherSources, type Repeatability, repeatabilityOf } from './tracking/repeatability.ts';

@@ -108,8 +108,8 @@ function callOf(route: string): Call | undefined {
       body: {},
       stranger: 'refused',
     },
-    'get /api/students/:id/readdress': {
-      path: `/api/students/${ids.studentId}/readdress`,
+    'get /api/students/:id/known': {
+      path: `/api/students/${ids.studentId}/known?on=2026-06-01`,
       stranger: 'refused',
     },
     'get /api/students/:id/lines': { path: `/api/students/${ids.studentId}/lines`, stranger: 'refused' },

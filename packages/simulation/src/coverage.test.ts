@@ -41,7 +41,7 @@ function coverage(line: string, observe: Observe, seed: number): number {
       order: [],
       observations: observe(stand).map((o) => ({ ...o })),
     });
-    const found = solveDocument(document).lines[line as 'toes'];
+    const found = solveDocument(document, { answer: 'tape' }).lines[line as 'toes'];
     if (found === undefined) throw new Error(`no ${line}`);
     const off = Math.abs(found.handedAzimuthDeg - stand.turnDeg);
     if (off <= 1.959963984540054 * found.standardUncertaintyDeg) covered += 1;
@@ -64,6 +64,15 @@ const holds =
         hold: hold + 1,
       }));
     });
+
+const pointing =
+  (
+    line: Parameters<typeof readPointsAt>[0],
+    how: { readonly swayMm: number; readonly rod: boolean },
+  ): Observe =>
+  ({ turnDeg, side, dice }) => [
+    readPointsAt(line, turnDeg, { side, dice, ...how, distanceM: 150, errorM: 1 }),
+  ];
 
 const ROD: Tools = { ...TAPE, rodMm: 1000 };
 
@@ -96,11 +105,11 @@ const WAYS: readonly (readonly [name: string, line: string, observe: Observe])[]
       readFaceRod(turnDeg, { ...world, divisionMm: 5, seatingDeg: 0.5, lengthMm: 600 }),
     ],
   ],
-  [
-    'toes, points at',
-    'toes',
-    ({ turnDeg, ...world }) => [readPointsAt('toes', turnDeg, { ...world, distanceM: 150, errorM: 1 })],
-  ],
+  ['toes, points at, on marks', 'toes', pointing('toes', { swayMm: 0, rod: false })],
+  ['shoulders, points at, on marks', 'shoulders', pointing('shoulders', { swayMm: 3, rod: false })],
+  ['eyes, points at, on marks', 'eyes', pointing('eyes', { swayMm: 3, rod: false })],
+  ['hips, points at, rod across', 'hips', pointing('hips', { swayMm: 0, rod: true })],
+  ['eyes, points at, rod on the brim', 'eyes', pointing('eyes', { swayMm: 0, rod: true })],
   [
     'shoulders, gauge on the rod',
     'shoulders',
@@ -128,6 +137,18 @@ const WAYS: readonly (readonly [name: string, line: string, observe: Observe])[]
     'hips, three readings in one hold',
     'hips',
     (stand) => [...one('hips', ROD)(stand), ...one('hips', ROD)(stand), ...one('hips', ROD)(stand)],
+  ],
+  [
+    'face, square rod, three readings with one rod',
+    'face',
+    ({ turnDeg, string, dice }) => {
+      // The same rod lies there for all three: what it is off square is one error.
+      const askewDeg = dice.normal(0.5);
+      return Array.from({ length: 3 }, () => ({
+        ...readSquare(turnDeg - askewDeg, { string, dice, divisionMm: 1, squareDeg: 0 }),
+        squareUncertaintyDeg: 0.5,
+      }));
+    },
   ],
   ['shoulders, two holds', 'shoulders', holds('shoulders', [1, 1], ROD)],
   ['shoulders, three holds', 'shoulders', holds('shoulders', [1, 1, 1], ROD)],

@@ -2,16 +2,25 @@ import { endsOf, type LinePlace, PLACES, type Point, type SimulatedLine } from '
 import { type Dice } from './dice.ts';
 import { besideString, type LaidString, readTape } from './ground.ts';
 
-/** How repeatably points are found, standard deviations in mm: of a bare landmark, and of the end of a rod. */
-export const FOUND_MM: Readonly<Record<SimulatedLine, { readonly bare: number; readonly rod: number }>> = {
-  toes: { bare: 3, rod: 2 },
-  heels: { bare: 3, rod: 2 },
-  knees: { bare: 8, rod: 5 },
-  hips: { bare: 8, rod: 5 },
-  shoulders: { bare: 10, rod: 6 },
-  eyes: { bare: 4, rod: 5 },
-  face: { bare: 1, rod: 1 },
+/** How repeatably points are found, standard deviations in mm, and how a rod touches the body: at two places only. */
+export const FOUND_MM: Readonly<
+  Record<SimulatedLine, { readonly bare: number; readonly contact: number; readonly apart: number }>
+> = {
+  toes: { bare: 3, contact: 2, apart: 450 },
+  heels: { bare: 3, contact: 2, apart: 400 },
+  knees: { bare: 8, contact: 4, apart: 350 },
+  hips: { bare: 8, contact: 4, apart: 300 },
+  shoulders: { bare: 10, contact: 4, apart: 400 },
+  eyes: { bare: 4, contact: 3, apart: 140 },
+  face: { bare: 1, contact: 0, apart: 75 },
 };
+
+/** A rod laid against the body: where its two contacts are found decides where it points. Degrees. */
+function seated(line: SimulatedLine, turnDeg: number, dice: Dice): number {
+  const { contact, apart } = FOUND_MM[line];
+  const askew = Math.atan2(dice.normal(contact) - dice.normal(contact), apart);
+  return turnDeg + (askew * 180) / Math.PI;
+}
 
 /** What an instructor works with. */
 export interface Tools {
@@ -67,8 +76,9 @@ export function readGaps(
   const onGround = line === 'toes' || line === 'heels';
   const swayMm = onGround ? 0 : tools.swayMm;
   const rod = tools.rodMm !== undefined && !onGround;
-  const ends = endsOf(place, turnDeg, rod ? tools.rodMm : undefined);
-  const foundMm = rod ? FOUND_MM[line].rod : FOUND_MM[line].bare;
+  // The ends of a rod are its own; what is found on the body is where it touches.
+  const ends = rod ? endsOf(place, seated(line, turnDeg, dice), tools.rodMm) : endsOf(place, turnDeg);
+  const foundMm = rod ? 0 : FOUND_MM[line].bare;
   const lead = markUnder(ends.lead, foundMm, swayMm, dice);
   const trail = markUnder(ends.trail, foundMm, swayMm, dice);
   const [atLead, atTrail] = [besideString(string, lead), besideString(string, trail)];
@@ -159,7 +169,7 @@ export function readFaceRod(
 ): SimulatedFaceRod {
   const { string, divisionMm, seatingDeg, lengthMm, dice } = world;
   const pointing = ((faceDeg + dice.normal(seatingDeg)) * Math.PI) / 180;
-  const found = (): number => dice.normal(FOUND_MM.face.rod);
+  const found = (): number => dice.normal(FOUND_MM.face.bare);
   const face = { x: found(), y: 0 };
   // The rod points downrange; an open face carries its tip away from the player's side.
   const tip = { x: -lengthMm * Math.sin(pointing) + found(), y: lengthMm * Math.cos(pointing) };
@@ -182,9 +192,19 @@ export interface SimulatedPointsAt {
   readonly distanceM: number;
   readonly gapMm: number;
   readonly lateralUncertaintyM: number;
+  readonly rod: boolean;
+  readonly plumbMm?: number;
 }
 
-/** Steps behind the rod and says where it points among the landmarks; right positive for the hand. */
+/** How well one looks along a rod from behind, degrees. */
+const ALONG_DEG = 0.3;
+/** How well the gap of a line at the ball is known, mm. */
+const GAP_MM = 50;
+
+/**
+ * Lays a rod on the line's marks, or across the body, steps behind it and says where it points among the landmarks;
+ * right positive for the hand. The landmarks are told from the target itself: no string has a part in it.
+ */
 export function readPointsAt(
   line: Exclude<SimulatedLine, 'face'>,
   turnDeg: number,
@@ -192,21 +212,38 @@ export function readPointsAt(
     readonly side: 1 | -1;
     readonly distanceM: number;
     readonly errorM: number;
-    readonly string: LaidString;
     readonly dice: Dice;
+    /** Sway of the bob that drops the marks, mm; 0 on the ground. */
+    readonly swayMm: number;
+    readonly rod: boolean;
   },
 ): SimulatedPointsAt {
-  const { side, distanceM, errorM, string, dice } = world;
+  const { side, distanceM, errorM, dice, swayMm, rod } = world;
   const gapMm = PLACES[line].middle.x;
-  // The target is where the string points: landmarks are counted from there.
-  const turn = (turnDeg * Math.PI) / 180 - string.turnRad;
+  const pointing = rod ? seated(line, turnDeg, dice) : alongMarks(line, turnDeg, swayMm, dice);
+  const turn = ((pointing + dice.normal(ALONG_DEG)) * Math.PI) / 180;
   const across = distanceM * Math.tan(turn) - gapMm / 1000;
   return {
     line,
     by: 'pointsAt',
     lateralM: side * (across + dice.normal(errorM)),
     distanceM,
-    gapMm,
+    gapMm: gapMm + dice.normal(GAP_MM),
     lateralUncertaintyM: errorM,
+    rod,
+    ...(!rod && { plumbMm: swayMm }),
   };
+}
+
+/** Where a rod on two marks points, degrees. */
+function alongMarks(
+  line: Exclude<SimulatedLine, 'face'>,
+  turnDeg: number,
+  swayMm: number,
+  dice: Dice,
+): number {
+  const { bare, apart } = FOUND_MM[line];
+  const ends = endsOf(PLACES[line], turnDeg, line === 'eyes' ? PLACES.eyes.lengthMm : apart);
+  const [lead, trail] = [markUnder(ends.lead, bare, swayMm, dice), markUnder(ends.trail, bare, swayMm, dice)];
+  return (Math.atan2(trail.x - lead.x, lead.y - trail.y) * 180) / Math.PI;
 }

@@ -149,7 +149,8 @@ describe('what changed within a lesson', () => {
     expect(toes?.line).toBe('toes');
     expect(shoulders?.deltaDeg).toBeCloseTo(-3.0, 1);
     expect(shoulders?.real).toBe(true);
-    expect(shoulders?.uncertaintyDeg).toBeLessThan(1);
+    // The rod seats twice, ± 0.8° each time.
+    expect(shoulders?.uncertaintyDeg).toBeCloseTo(1.19, 2);
   });
 
   it('in two stands needs more to be real', () => {

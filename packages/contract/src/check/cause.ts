@@ -9,23 +9,36 @@ import {
   metresFromMillimetres,
   radiansFromDegrees,
 } from '@lotrecht/core';
-import { type BallAndStance, type CheckDocument, type ResultDocument } from '../generated/types.ts';
+import {
+  type BallAndStance,
+  type CheckDocument,
+  type LineResult,
+  type ResultDocument,
+} from '../generated/types.ts';
 import { USUAL_OF_CLUB } from '../method/ball-table.ts';
+import { answerOfLine, leanOf } from '../words/result-words.ts';
 
 /** Whether the set-up is the cause of a shot. */
 export interface Cause {
-  /** `ruled-out`: everything is in; `ruled-in`: something is out; `open`: neither can be told yet. */
-  readonly verdict: 'ruled-out' | 'ruled-in' | 'open';
-  /** That all lines that were read, and the ball, are inside their tolerances at once. */
+  /**
+   * `ruled-out`: everything was in as it stood, ball and all; `lines-ruled-out`: the lines were, and nobody looked at
+   * the ball; `part-ruled-out`: what was looked at was; `ruled-in`: something was out; `open`: none of these.
+   */
+  readonly verdict: 'ruled-out' | 'lines-ruled-out' | 'part-ruled-out' | 'ruled-in' | 'open';
+  /** That all lines, and the ball where it was read, were inside their tolerances at once, as they stood. */
   readonly allInProbability: number;
-  /** Lines of the method that nobody has read: while there are any nothing is ruled out. */
+  /** The same of the habit: how the student would stand next time; null where only the tape was asked. */
+  readonly nextTimeProbability: number | null;
+  /** Lines of the method that nobody has read: while there are any the whole is not ruled out. */
   readonly notRead: readonly LineName[];
+  /** Lines that were read. */
+  readonly read: readonly LineName[];
   /** Whether ball and stance were read: they have to be inside as well. */
   readonly ballRead: boolean;
 }
 
 /**
- * Rules a set-up in or out as the cause, with the probability. The error of the target line is shared by all lines.
+ * Rules a set-up in or out as the cause, with the probability: of the stand or stands that were read.
  *
  * @param order lines the method judges
  * @param ball null where it was not read
@@ -36,32 +49,50 @@ export function causeOf(
   order: readonly LineName[],
   ball: BallPosition | null,
 ): Cause {
-  const judged = order.flatMap((line) => {
-    const read = result.lines[line];
-    return read?.toleranceDeg === undefined ? [] : [{ ...read, toleranceDeg: read.toleranceDeg }];
-  });
-  const ofLines = allInProbability(
-    judged.map(({ handedAzimuthDeg, measurementUncertaintyDeg, toleranceDeg: [lo, hi] }) => ({
-      handedAzimuthRad: radiansFromDegrees(handedAzimuthDeg),
-      measurementUncertaintyRad: radiansFromDegrees(measurementUncertaintyDeg),
-      toleranceRad: [radiansFromDegrees(lo), radiansFromDegrees(hi)],
-    })),
-    radiansFromDegrees(result.targetLineUncertaintyDeg),
-  );
-  const probability = ofLines * (ball?.conformity.conformanceProbability ?? 1);
+  const { inProbability } = DEFAULT_DECISION_LIMITS;
+  const read = order.filter((line) => result.lines[line] !== undefined);
   const notRead = order.filter((line) => result.lines[line] === undefined);
-  const isOut = judged.some((l) => l.verdict === 'out') || ball?.verdict === 'out';
-  const isIn =
-    judged.length > 0 &&
-    notRead.length === 0 &&
-    ball !== null &&
-    probability >= DEFAULT_DECISION_LIMITS.inProbability;
+  const ballIn = ball?.conformity.conformanceProbability ?? 1;
+  const ofRead = allInOfTape(result, read);
+  const ofLines = result.posterior?.asRead.allInProbability ?? ofRead;
+  const probability = ofLines * ballIn;
+  const isOut = ball?.verdict === 'out' || read.some((line) => leanOf(result, line)?.lean === 'out');
+  const linesAreIn = read.length > 0 && notRead.length === 0 && ofLines >= inProbability;
   return {
-    verdict: isOut ? 'ruled-in' : isIn ? 'ruled-out' : 'open',
+    verdict: isOut
+      ? 'ruled-in'
+      : linesAreIn && ball !== null && ballIn >= inProbability
+        ? 'ruled-out'
+        : linesAreIn && ball === null
+          ? 'lines-ruled-out'
+          : notRead.length > 0 && read.length > 0 && ofRead * ballIn >= inProbability
+            ? 'part-ruled-out'
+            : 'open',
     allInProbability: probability,
+    nextTimeProbability: result.posterior === undefined ? null : result.posterior.allInProbability,
     notRead,
+    read,
     ballRead: ball !== null,
   };
+}
+
+/** That lines are all inside, as the tape alone has it. The error of the target line is shared by them. */
+function allInOfTape(result: ResultDocument, lines: readonly LineName[]): number {
+  return allInProbability(
+    lines.flatMap((line) => {
+      const read = result.lines[line];
+      if (read?.toleranceDeg === undefined) return [];
+      const [lo, hi] = read.toleranceDeg;
+      return [
+        {
+          handedAzimuthRad: radiansFromDegrees(read.handedAzimuthDeg),
+          measurementUncertaintyRad: radiansFromDegrees(read.measurementUncertaintyDeg),
+          toleranceRad: [radiansFromDegrees(lo), radiansFromDegrees(hi)] as const,
+        },
+      ];
+    }),
+    radiansFromDegrees(result.targetLineUncertaintyDeg),
+  );
 }
 
 /**
@@ -71,18 +102,14 @@ export function causeOf(
  */
 export function chainsOfResult(result: ResultDocument): readonly Chain[] {
   return chainsOf(
-    (Object.entries(result.lines) as [LineName, ResultDocument['lines'][LineName]][]).flatMap(
-      ([line, read]) =>
-        read?.tooOpenProbability === undefined || read.tooClosedProbability === undefined
-          ? []
-          : [
-              {
-                line,
-                tooOpenProbability: read.tooOpenProbability,
-                tooClosedProbability: read.tooClosedProbability,
-              },
-            ],
-    ),
+    (Object.entries(result.lines) as [LineName, LineResult][]).flatMap(([line, read]) => {
+      const answer = answerOfLine(result, line);
+      const tooOpenProbability = answer?.probabilityTooOpen ?? read.tooOpenProbability;
+      const tooClosedProbability = answer?.probabilityTooClosed ?? read.tooClosedProbability;
+      return tooOpenProbability === undefined || tooClosedProbability === undefined
+        ? []
+        : [{ line, tooOpenProbability, tooClosedProbability }];
+    }),
   );
 }
 

@@ -19,6 +19,8 @@ export interface CheckParts extends ReadingTools {
   readonly feet?: NonNullable<CheckDocument['feet']>;
   /** Spread with which the student steps back in, degrees. Default 2, core's. */
   readonly readdressSdDeg?: number;
+  /** Cold checks of the same student and club group, oldest first. */
+  readonly earlier?: NonNullable<CheckDocument['earlier']>;
 }
 
 /** Spread with which anyone steps back in until theirs is known, degrees. */
@@ -47,6 +49,7 @@ export function composeCheck(parts: CheckParts): CheckDocument | undefined {
     ...(parts.judgement ?? { method: { id: ALL_PARALLEL.id, version: ALL_PARALLEL.profileVersion } }),
     ...(parts.readdressSdDeg !== undefined && { readdressSdDeg: parts.readdressSdDeg }),
     ...(parts.feet && { feet: parts.feet }),
+    ...(parts.earlier && { earlier: parts.earlier }),
     observations: [first, ...others],
   };
 }

@@ -1,5 +1,7 @@
 import {
+  CHANGE_LEVEL,
   degreesFromRadians,
+  familyWise,
   LINE_NAMES,
   type LineName,
   pairedDifference,
@@ -25,12 +27,6 @@ export interface LineDifference {
   readonly real: boolean;
 }
 
-/** Read from one string: its error is the same on both sides and cancels. */
-function sameLine(setups: readonly ReadSetup[]): boolean {
-  const laid = setups.map(({ document }) => JSON.stringify([document.targetLine, document.target ?? {}]));
-  return laid.every((l) => l === laid[0]);
-}
-
 function reads(setups: readonly ReadSetup[], line: LineName) {
   return setups.flatMap(({ result }) => {
     const read = result.lines[line];
@@ -52,7 +48,10 @@ const meanDeg = (side: readonly { handedAzimuthRad: number }[]): number =>
  * What changed within a lesson, line by line, and whether it is more than chance. Lines that one side lacks are left
  * out; set-ups with different club groups are not to be compared and are refused by leaving everything out.
  *
- * @param sameStand both sides were read in one stand, as before and after a look
+ * Several lines are looked at side by side: what is called real is controlled over all of them (Holm, 5 %).
+ *
+ * @param sameStand both sides were read in one stand and from one string, as before and after a look; set-ups that are
+ *   merely described alike may have had their string laid anew
  * @example lessonDifferences([], [], false) // []
  */
 export function lessonDifferences(
@@ -65,16 +64,16 @@ export function lessonDifferences(
   const groups = new Set(all.map(({ document }) => document.club?.group));
   if (first === undefined || groups.size > 1) return [];
   const readdressDeg = sameStand ? 0 : (first.document.readdressSdDeg ?? USUAL_READDRESS_DEG);
-  const laidAgainDeg = sameLine(all)
+  const laidAgainDeg = sameStand
     ? 0
     : Math.hypot(
         before[0]?.result.targetLineUncertaintyDeg ?? 0,
         after[0]?.result.targetLineUncertaintyDeg ?? 0,
       );
-  return LINE_NAMES.flatMap((line) => {
+  const differences = LINE_NAMES.flatMap((line) => {
     const [from, to] = [reads(before, line), reads(after, line)];
     if (from.length === 0 || to.length === 0) return [];
-    const { deltaRad, uncertaintyRad, real } = pairedDifference(from, to, {
+    const { deltaRad, uncertaintyRad, pValue } = pairedDifference(from, to, {
       readdressSdRad: radiansFromDegrees(readdressDeg),
       targetLineUncertaintyRad: radiansFromDegrees(laidAgainDeg),
     });
@@ -85,8 +84,13 @@ export function lessonDifferences(
         afterDeg: meanDeg(to),
         deltaDeg: degreesFromRadians(deltaRad),
         uncertaintyDeg: degreesFromRadians(uncertaintyRad),
-        real,
+        pValue,
       },
     ];
   });
+  const real = familyWise(
+    differences.map((d) => d.pValue),
+    CHANGE_LEVEL,
+  );
+  return differences.map(({ pValue: _p, ...difference }, i) => ({ ...difference, real: real[i] ?? false }));
 }

@@ -15,7 +15,7 @@ import { toSetup } from './to-setup.ts';
  */
 export function solveDocument(document: CheckDocument, options: SolveOptions = {}): ResultDocument {
   try {
-    return toResult(solveSetup(toSetup(document, options)));
+    return toResult(solveSetup(toSetup(document, options), { answer: options.answer ?? 'kept' }));
   } catch (error) {
     throw error instanceof RefusedInput ? new DocumentRefused([toRefusal(error)]) : error;
   }

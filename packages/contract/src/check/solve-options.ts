@@ -6,4 +6,9 @@ export interface SolveOptions {
   readonly methods?: readonly MethodDocument[] | undefined;
   /** What was found out about its target line afterwards. */
   readonly rebase?: Rebase | undefined;
+  /**
+   * `kept`: with the whole posterior, as it is stored; `live`: with a coarser one, while readings are typed; `tape`: the
+   * figures of the tape alone. Default `kept`.
+   */
+  readonly answer?: 'tape' | 'live' | 'kept';
 }

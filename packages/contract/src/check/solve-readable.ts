@@ -21,7 +21,7 @@ export function solveReadable(document: CheckDocument, options: SolveOptions = {
   const refusals: Refusal[] = [];
   const readable = document.observations.filter((observation, index) => {
     try {
-      solveDocument({ ...document, observations: [observation] }, options);
+      solveDocument({ ...document, observations: [observation] }, { ...options, answer: 'tape' });
       return true;
     } catch (error) {
       if (!(error instanceof DocumentRefused)) throw error;

@@ -1,16 +1,27 @@
 import {
+  type Answers,
   degreesFromRadians,
+  type LineAnswer,
   millimetresFromMetres,
   CORE_VERSION,
   type LineFinding,
+  type Posterior,
   type SetupFinding,
 } from '@lotrecht/core';
-import { type LineResult, type ResultDocument } from '../generated/types.ts';
+import {
+  type LineResult,
+  type PosteriorLine,
+  type PosteriorLines,
+  type PosteriorResult,
+  type PosteriorStand,
+  type ResultDocument,
+} from '../generated/types.ts';
 
 /** Built field by field, as core's findings are: copies of objects would be most of its time. */
 function toLineResult(finding: LineFinding): LineResult {
   const { judgement, move } = finding;
   const result: LineResult = {
+    measurand: finding.measurand,
     handedAzimuthDeg: degreesFromRadians(finding.handedAzimuthRad),
     azimuthDeg: degreesFromRadians(finding.azimuthRad),
     measurementUncertaintyDeg: degreesFromRadians(finding.measurementUncertaintyRad),
@@ -36,9 +47,50 @@ function toLineResult(finding: LineFinding): LineResult {
   return result;
 }
 
+function toPosteriorLine({ meanRad, standardDeviationRad, judged }: LineAnswer): PosteriorLine {
+  return {
+    meanDeg: degreesFromRadians(meanRad),
+    standardDeviationDeg: degreesFromRadians(standardDeviationRad),
+    ...(judged && {
+      probabilityIn: judged.probabilityIn,
+      probabilityTooOpen: judged.probabilityTooOpen,
+      probabilityTooClosed: judged.probabilityTooClosed,
+      ...(judged.probabilityFirst !== undefined && { probabilityFirst: judged.probabilityFirst }),
+      expectedExcessDeg: degreesFromRadians(judged.expectedExcessRad),
+    }),
+  };
+}
+
+function toAnswers({ lines, probabilityNoneFirst, allInProbability }: Answers): PosteriorStand {
+  return {
+    lines: Object.fromEntries(
+      Object.entries(lines).map(([line, answer]) => [line, toPosteriorLine(answer)]),
+    ) as unknown as PosteriorLines,
+    probabilityNoneFirst,
+    allInProbability,
+  };
+}
+
+function toPosterior(posterior: Posterior): PosteriorResult {
+  return {
+    ...toAnswers(posterior),
+    asItStood: posterior.asItStood && toAnswers(posterior.asItStood),
+    asRead: { allInProbability: posterior.asReadAllInProbability },
+    first: posterior.first,
+    mostToGain: posterior.mostToGain,
+  };
+}
+
+/** φ of some lines in degrees. */
+function inDegrees(angles: Readonly<Record<string, number>>): Record<string, number> {
+  const degrees: Record<string, number> = {};
+  for (const line of Object.keys(angles)) degrees[line] = degreesFromRadians(angles[line] as number);
+  return degrees;
+}
+
 /** A finding as a `lotrecht-result` document: degrees and millimetres, full precision. */
 export function toResult(finding: SetupFinding): ResultDocument {
-  const { turn, heelsFromFlare } = finding;
+  const { turn, posterior, heelsFromFlare } = finding;
   return {
     format: 'lotrecht-result',
     version: 1,
@@ -51,13 +103,14 @@ export function toResult(finding: SetupFinding): ResultDocument {
       degreesOfFreedom: turn.degreesOfFreedom,
       pValue: turn.pValue,
       agree: turn.agree,
-      twistDeg: Object.fromEntries(
-        Object.entries(turn.twistRad).map(([line, twist]) => [line, degreesFromRadians(twist)]),
-      ),
+      twistDeg: inDegrees(turn.twistRad),
+      mostTwisted: turn.mostTwisted,
+      ...(turn.wouldShowFromRad && { wouldShowFromDeg: inDegrees(turn.wouldShowFromRad) }),
     },
     fixFirst: finding.fixFirst,
     likelyFirst: finding.likelyFirst,
     targetPicture: finding.targetPicture,
+    ...(posterior && { posterior: toPosterior(posterior) }),
     ...(heelsFromFlare && {
       heelsFromFlare: {
         leadGapMm: millimetresFromMetres(heelsFromFlare.leadGapM),

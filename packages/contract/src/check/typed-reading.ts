@@ -1,4 +1,4 @@
-import { type LineName } from '@lotrecht/core';
+import { degreesFromRadians, type LineName, metresFromMillimetres, seatingUncertainty } from '@lotrecht/core';
 import { type CheckDocument } from '../generated/types.ts';
 
 /** One reading of a check document. */
@@ -31,7 +31,10 @@ export interface ReadingTools {
   readonly windy?: boolean;
   /** Standard uncertainty of the judge's own eye, degrees. Default 4. */
   readonly eyeDeg?: number;
-  /** How repeatably the instructor finds a point, mm, by `toes.bare` or `hips.rod`. Default: the shipped values. */
+  /**
+   * How repeatably the instructor finds a point, or seats one contact of a rod, mm, by `toes.bare` or `hips.rod`.
+   * Default: the shipped values.
+   */
   readonly landmarksMm?: Readonly<Record<string, number>>;
 }
 
@@ -75,6 +78,10 @@ function endOf(
 ): Readonly<Record<string, number>> {
   const ownMm = landmarksMm?.[landmarkKey(line, rod === true)];
   if (ownMm === undefined) return { ...parts };
+  if (rod === true) {
+    const seatingRad = seatingUncertainty(line, { contactM: metresFromMillimetres(ownMm) });
+    return { ...parts, seatingUncertaintyDeg: Number(degreesFromRadians(seatingRad).toFixed(4)) };
+  }
   // The document has no field for a landmark: what it has is the whole of one end.
   const wholeMm = Math.hypot(ownMm, parts.resolutionMm / Math.sqrt(12), parts.plumbMm ?? 0);
   return { endUncertaintyMm: Number(wholeMm.toFixed(3)) };

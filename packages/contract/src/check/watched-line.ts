@@ -1,4 +1,5 @@
 import { type LineName } from '@lotrecht/core';
+import { firstOf } from '../words/result-words.ts';
 import { type CheckRecord, type LineResult, type ResultDocument } from '../generated/types.ts';
 
 /** A set-up as it was kept. */
@@ -14,8 +15,8 @@ export interface Watched {
 }
 
 /**
- * What the cold set-ups of a lesson leave to watch: the instructor's own choice, else the line that is out, else the
- * one that is likely out; of several set-ups the newest that says something.
+ * What the cold set-ups of a lesson leave to watch: the instructor's own choice, else the line that comes first; of
+ * several set-ups the newest that says something.
  *
  * @param setups newest first
  * @returns null where nothing stood out
@@ -30,7 +31,5 @@ export function watchedLine(setups: readonly KeptSetup[]): Watched | null {
     }
     return null;
   };
-  return (
-    first((s) => s.record?.priority) ?? first((s) => s.result.fixFirst) ?? first((s) => s.result.likelyFirst)
-  );
+  return first((s) => s.record?.priority) ?? first((s) => firstOf(s.result).line);
 }

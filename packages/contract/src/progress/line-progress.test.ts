@@ -52,7 +52,7 @@ describe('a line over lessons', () => {
     const progress = lineProgress(rows, TOES, ground);
     expect(progress?.spreadDeg?.sd).toBeCloseTo(Math.sqrt(0.5), 9);
     expect(progress?.spreadDeg?.low).toBeLessThan(0.7);
-    expect(progress?.felt).toMatchObject({ count: 2, meanDeg: expect.closeTo(-5, 9) as number });
+    expect(progress?.felt).toMatchObject({ count: 1, meanDeg: expect.closeTo(-5, 9) as number });
     expect(progress?.cueGives).toEqual({
       count: 1,
       meanDeg: expect.closeTo(-4.5, 9) as number,
@@ -69,7 +69,7 @@ describe('a line over lessons', () => {
 
   it('forecasts the level with a band that does not shrink', () => {
     const progress = lineProgress(rows, TOES, ground);
-    const last = progress?.track.lessons.at(-1)?.banded;
+    const last = progress?.track.lessons.at(-1)?.filtered;
     expect(progress?.forecast.levelDeg).toBeCloseTo(last?.levelDeg ?? Number.NaN, 9);
     expect(progress?.forecast.halfDeg).toBeGreaterThanOrEqual(1.959 * (last?.standardDeviationDeg ?? 9));
   });

@@ -2,7 +2,6 @@ import {
   changeBetween,
   consistencyOf,
   degreesFromRadians,
-  forecastLevel,
   type Handedness,
   type LineName,
   pooledSpread,
@@ -174,29 +173,11 @@ export function lineProgress(
         measurementUncertaintyDeg,
       })),
     })) as SeriesDocument['lessons'],
+    forecastDate: forecastOn,
   };
   const track = trackDocument(series);
-  const tolerance = [radiansFromDegrees(toleranceDeg[0]), radiansFromDegrees(toleranceDeg[1])] as const;
-  const last = track.lessons.at(-1);
-  const ahead =
-    last &&
-    forecastLevel(
-      {
-        q: radiansFromDegrees(Math.sqrt(track.q)) ** 2,
-        lessons: [
-          {
-            day: Date.parse(last.date) / DAY_MS,
-            filtered: {
-              levelRad: radiansFromDegrees(last.banded.levelDeg),
-              standardDeviationRad: radiansFromDegrees(last.banded.standardDeviationDeg),
-            },
-          },
-        ],
-      },
-      Date.parse(forecastOn) / DAY_MS,
-      tolerance,
-    );
-  if (!ahead) return null;
+  const ahead = track.forecast;
+  if (ahead === null) return null;
   const side = sideSign(handedness);
   const reps = [...days.values()].map((of) =>
     of.map((r) => ({
@@ -217,12 +198,18 @@ export function lineProgress(
     })),
     spreadDeg: spreadOf(series, track),
     forecast: {
-      date: forecastOn,
-      levelDeg: degreesFromRadians(ahead.levelRad),
-      halfDeg: COVERAGE_FACTOR * degreesFromRadians(ahead.standardDeviationRad),
+      date: ahead.date,
+      levelDeg: ahead.levelDeg,
+      halfDeg: COVERAGE_FACTOR * ahead.standardDeviationDeg,
       probabilityInTolerance: ahead.probabilityInTolerance,
     },
-    felt: summary(own.flatMap((r) => (r.feltDeg === null ? [] : [side * r.feltDeg - r.handedAzimuthDeg]))),
+    felt: summary(
+      [...days.values()].flatMap((of) => {
+        const gaps = of.flatMap((r) => (r.feltDeg === null ? [] : [side * r.feltDeg - r.handedAzimuthDeg]));
+        // By lessons: the set-ups of one lesson are felt alike.
+        return gaps.length === 0 ? [] : [gaps.reduce((sum, gap) => sum + gap, 0) / gaps.length];
+      }),
+    ),
     ...coachedAgainst(rows, choice, days),
     readdress: { sdDeg: degreesFromRadians(sdRad), learned },
   };
@@ -293,6 +280,7 @@ export function changeOf(
     uncertaintyDeg: degreesFromRadians(change.uncertaintyRad),
     degreesOfFreedom: change.degreesOfFreedom,
     minimalDetectableChangeDeg: degreesFromRadians(change.minimalDetectableChangeRad),
+    pValue: change.pValue,
     real: change.real,
   };
 }

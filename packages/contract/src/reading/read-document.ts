@@ -24,7 +24,7 @@ export type LotrechtDocument =
 const READERS: Readonly<Record<string, (value: unknown) => LotrechtDocument>> = {
   'lotrecht-check': (value) => {
     const document = validateCheckDocument(value);
-    solveDocument(document);
+    solveDocument(document, { answer: 'live' });
     return document;
   },
   'lotrecht-result': validateResultDocument,

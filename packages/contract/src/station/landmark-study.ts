@@ -19,7 +19,7 @@ export interface LandmarkStudy {
   readonly endSdMm: number;
   readonly endSdIntervalMm: readonly [number, number];
   readonly degreesOfFreedom: number;
-  /** What stays for the point once tape and bob are taken out, mm. */
+  /** What stays once tape and bob are taken out, mm: of finding the point, or of one contact of a rod. */
   readonly landmarkMm: number;
   /** The shipped value, mm. */
   readonly shippedMm: number;
@@ -36,15 +36,15 @@ const SHARPEST_MM = 0.1;
  * A repeatability study of one line.
  *
  * @param setups readings of each unchanged set-up; a set-up read once says nothing
- * @param how the line, whether a rod is held across, and what tape and bob add
+ * @param how the line, the length of the rod that is held across between its bobs, and what tape and bob add
  * @returns null until some set-up has been read twice
- * @example landmarkStudy([[{ leadGapMm: 571, trailGapMm: 602 }]], { line: 'toes', rod: false, resolutionMm: 5, plumbMm: 0 }) // null
+ * @example landmarkStudy([[{ leadGapMm: 571, trailGapMm: 602 }]], { line: 'toes', rodMm: null, resolutionMm: 5, plumbMm: 0 }) // null
  */
 export function landmarkStudy(
   setups: readonly (readonly StudyReading[])[],
   how: {
     readonly line: LineName;
-    readonly rod: boolean;
+    readonly rodMm: number | null;
     readonly resolutionMm: number;
     readonly plumbMm: number;
   },
@@ -57,14 +57,17 @@ export function landmarkStudy(
     resolutionM: metresFromMillimetres(how.resolutionMm),
     plumbM: metresFromMillimetres(how.plumbMm),
   });
-  const shipped = LANDMARK_UNCERTAINTY[how.line];
+  const { bareM, contactM, widthM } = LANDMARK_UNCERTAINTY[how.line];
+  // A rod lifted and seated again scatters by an angle: seen at its ends it is as much larger as the rod is longer.
+  const ownM =
+    how.rodMm === null ? study.landmarkM : (study.landmarkM * widthM) / metresFromMillimetres(how.rodMm);
   const [low, high] = study.endSdIntervalM;
   return {
     endSdMm: millimetresFromMetres(study.endSdM),
     endSdIntervalMm: [millimetresFromMetres(low), millimetresFromMetres(high)],
     degreesOfFreedom: study.degreesOfFreedom,
-    landmarkMm: Math.max(SHARPEST_MM, millimetresFromMetres(study.landmarkM)),
-    shippedMm: millimetresFromMetres(how.rod ? shipped.rodM : shipped.bareM),
+    landmarkMm: Math.max(SHARPEST_MM, millimetresFromMetres(ownM)),
+    shippedMm: millimetresFromMetres(how.rodMm === null ? bareM : (contactM ?? 0)),
     stillWanted: Math.max(0, ENOUGH_DEGREES_OF_FREEDOM - study.degreesOfFreedom),
   };
 }

@@ -32,18 +32,23 @@ export function trackDocument(document: SeriesDocument): TrackDocument {
   }
 }
 
-function toSeries({ line, toleranceDeg, lessons }: SeriesDocument): Series {
+function dayOf(date: string): number {
+  return Date.parse(`${date}T00:00:00Z`) / DAY_MS;
+}
+
+function toSeries({ line, toleranceDeg, lessons, forecastDate }: SeriesDocument): Series {
   return {
     line,
     toleranceRad: [radiansFromDegrees(toleranceDeg[0]), radiansFromDegrees(toleranceDeg[1])],
     lessons: lessons.map((lesson) => ({
-      day: Date.parse(`${lesson.date}T00:00:00Z`) / DAY_MS,
+      day: dayOf(lesson.date),
       targetLineUncertaintyRad: radiansFromDegrees(lesson.targetLineUncertaintyDeg ?? 0),
       reps: lesson.reps.map((rep) => ({
         handedAzimuthRad: radiansFromDegrees(rep.handedAzimuthDeg),
         measurementUncertaintyRad: radiansFromDegrees(rep.measurementUncertaintyDeg),
       })),
     })),
+    ...(forecastDate !== undefined && { forecastDay: dayOf(forecastDate) }),
   };
 }
 
@@ -72,16 +77,20 @@ function toTrack(document: SeriesDocument, track: Track): TrackDocument {
       observationVariance: lesson.observationVariance * DEGREES_SQUARED,
       filtered: toLevelEntry(lesson.filtered),
       smoothed: toLevelEntry(lesson.smoothed),
-      banded: toLevelEntry(lesson.banded),
     })),
     changes: track.changes.map((change) => ({
       deltaDeg: degreesFromRadians(change.deltaRad),
       uncertaintyDeg: degreesFromRadians(change.uncertaintyRad),
       degreesOfFreedom: change.degreesOfFreedom,
       minimalDetectableChangeDeg: degreesFromRadians(change.minimalDetectableChangeRad),
+      pValue: change.pValue,
       real: change.real,
     })),
     flags: track.flags.map(({ code, day }) => ({ code, date: dateOf(day) })),
+    forecast:
+      track.forecast === null || document.forecastDate === undefined
+        ? null
+        : { date: document.forecastDate, ...toLevelEntry(track.forecast) },
     core: CORE_VERSION,
   };
 }

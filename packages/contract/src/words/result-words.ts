@@ -1,4 +1,9 @@
-import { type CheckDocument, type LineResult } from '../generated/types.ts';
+import {
+  type CheckDocument,
+  type LineResult,
+  type PosteriorLine,
+  type ResultDocument,
+} from '../generated/types.ts';
 import { formatLength, type LengthUnit } from '../units/typed-length.ts';
 
 /** A line's name as it is said. */
@@ -74,6 +79,8 @@ export function percentText(probability: number): string {
 
 /** Below this neither in nor out is even probable. */
 const LEAN_FROM = 0.8;
+/** From here on it is told as it is. */
+const TOLD_FROM = 0.95;
 
 /** A verdict as a shape can show it. */
 export type Lean = 'in' | 'out' | 'probably-in' | 'probably-out' | 'cannot-tell';
@@ -85,22 +92,79 @@ export interface LeanText {
   readonly probability: number;
 }
 
+/** How a line probably is: from all that is known, or from the tape alone. */
+type Chances = Pick<PosteriorLine, 'probabilityIn' | 'probabilityTooOpen' | 'probabilityTooClosed'>;
+
+/**
+ * What is known of a line beside the tape's own figure: of how it stood, or of the habit where the check was read in
+ * several stands; undefined in a result of the tape alone.
+ *
+ * @example answerOfLine({}, 'toes') // undefined
+ */
+export function answerOfLine(
+  { posterior }: Pick<ResultDocument, 'posterior'>,
+  key: LineKey,
+): PosteriorLine | undefined {
+  return (posterior?.asItStood ?? posterior)?.lines[key];
+}
+
 /**
  * The lean of a judged line, or null for a line without tolerance. A number is never withheld: it leads with the lean.
+ * It speaks from all that is known where that is there, and else from the tape.
  *
- * @example leanOf({ handedAzimuthDeg: 3.94, azimuthDeg: 3.94, measurementUncertaintyDeg: 0.5, standardUncertaintyDeg: 0.8, birgeRatio: 1, word: 'closed', side: 'right' }) // null
+ * @example leanOf({ lines: {} }, 'toes') // null
  */
-export function leanOf(line: LineResult): LeanText | null {
-  const { conformanceProbability: p, tooOpenProbability: open, tooClosedProbability: closed, verdict } = line;
-  if (p === undefined || open === undefined || closed === undefined || verdict === undefined) return null;
-  const [outProbability, outward] = open > closed ? [open, 'too open'] : [closed, 'too closed'];
-  if (verdict === 'in') return { lean: 'in', words: 'In', probability: p };
-  if (verdict === 'out') return { lean: 'out', words: `Out: ${outward}`, probability: outProbability };
+export function leanOf(result: Pick<ResultDocument, 'lines' | 'posterior'>, key: LineKey): LeanText | null {
+  const line = result.lines[key];
+  const chances: Chances | undefined = answerOfLine(result, key) ?? tapeChances(line);
+  if (line?.verdict === undefined || chances === undefined) return null;
+  const { probabilityIn: p = 0, probabilityTooOpen: open = 0, probabilityTooClosed: closed = 0 } = chances;
+  const [out, outward] = open > closed ? [open, 'too open'] : [closed, 'too closed'];
+  if (p >= TOLD_FROM) return { lean: 'in', words: 'In', probability: p };
+  if (out >= TOLD_FROM) return { lean: 'out', words: `Out: ${outward}`, probability: out };
   if (p >= LEAN_FROM) return { lean: 'probably-in', words: 'Probably in', probability: p };
-  if (outProbability >= LEAN_FROM) {
-    return { lean: 'probably-out', words: `Probably ${outward}`, probability: outProbability };
+  if (out >= LEAN_FROM) return { lean: 'probably-out', words: `Probably ${outward}`, probability: out };
+  return p >= out
+    ? { lean: 'cannot-tell', words: 'Not decided, rather in', probability: p }
+    : { lean: 'cannot-tell', words: `Not decided, rather ${outward}`, probability: out };
+}
+
+/** The tape's own chances of a line, by the names of the answer's. */
+function tapeChances(line: LineResult | undefined): Chances | undefined {
+  if (line?.conformanceProbability === undefined) return undefined;
+  return {
+    probabilityIn: line.conformanceProbability,
+    probabilityTooOpen: line.tooOpenProbability ?? 0,
+    probabilityTooClosed: line.tooClosedProbability ?? 0,
+  };
+}
+
+/** What comes first, and how sure that is. */
+export interface FirstText {
+  /** Null: nothing. */
+  readonly line: LineKey | null;
+  /** Null where the tape alone says so: then it is called out, or probably out. */
+  readonly probability: number | null;
+  /** It is called certain. */
+  readonly certain: boolean;
+}
+
+/**
+ * What to work on first: from all that is known, or from the tape where nothing else is there.
+ *
+ * @example firstOf({ fixFirst: 'toes', likelyFirst: null }) // { line: 'toes', probability: null, certain: true }
+ */
+export function firstOf({
+  posterior,
+  fixFirst,
+  likelyFirst,
+}: Pick<ResultDocument, 'posterior' | 'fixFirst' | 'likelyFirst'>): FirstText {
+  if (posterior === undefined) {
+    return { line: fixFirst ?? likelyFirst, probability: null, certain: fixFirst !== null };
   }
-  return { lean: 'cannot-tell', words: 'Can’t tell', probability: Math.max(p, outProbability) };
+  const { first, lines, probabilityNoneFirst } = posterior;
+  const probability = first === null ? probabilityNoneFirst : (lines[first].probabilityFirst ?? 0);
+  return { line: first, probability, certain: probability >= LEAN_FROM };
 }
 
 /**

@@ -1,4 +1,4 @@
-import { RANGES, requirePositive, requireWithin } from '../refusal/ranges.ts';
+import { RANGES, requireAngleUncertainty, requirePositive, requireWithin } from '../refusal/ranges.ts';
 import { endUncertainty } from '../uncertainty/end-uncertainty.ts';
 import { inQuadrature } from '../uncertainty/quadrature.ts';
 import { alongRod } from './gaps.ts';
@@ -25,11 +25,7 @@ export function faceRodAzimuth(o: FaceRodObservation): AzimuthEstimate {
     o.lengthUncertaintyM ?? DEFAULT_LENGTH_UNCERTAINTY_M,
     RANGES.lengthUncertaintyM,
   );
-  const uSeating = requireWithin(
-    'seatingUncertaintyRad',
-    o.seatingUncertaintyRad ?? 0,
-    RANGES.angleUncertaintyRad,
-  );
+  const uSeating = requireAngleUncertainty('seatingUncertaintyRad', o.seatingUncertaintyRad ?? 0);
   const rod = alongRod('tipGapM', {
     difference: o.faceGapM - o.tipGapM,
     base,

@@ -1,6 +1,8 @@
-import { RANGES, requirePositive, requireWithin } from '../refusal/ranges.ts';
+import { RANGES, requireAngleUncertainty, requirePositive, requireWithin } from '../refusal/ranges.ts';
 import { RefusedInput } from '../refusal/refused-input.ts';
 import { endUncertainty } from '../uncertainty/end-uncertainty.ts';
+import { inQuadrature } from '../uncertainty/quadrature.ts';
+import { seatingUncertainty } from '../uncertainty/seating.ts';
 import { type AzimuthEstimate, type GapsObservation } from './observation.ts';
 
 /** Default standard uncertainty of a base, m. */
@@ -11,6 +13,8 @@ export const DEFAULT_BASE_UNCERTAINTY_M = 0.005;
  *
  * Base w along the target line: φ = atan2(dT − dL, w), u² = [w²(uL² + uT²) + D²u_w²]/(w² + D²)².
  * Base b along the rod or body: φ = asin((dT − dL)/b), u² = (uL² + uT²)/(b² − D²) + D²u_b²/(b²(b² − D²)).
+ *
+ * With a rod the ends are its own, and how it seats on the body is added in quadrature.
  *
  * @returns φ > 0 when the trail end stands farther from the line (a closed body line)
  * @throws RefusedInput for impossible readings, and when the gaps differ by a rod's length or more
@@ -34,9 +38,16 @@ export function gapsAzimuth(o: GapsObservation): AzimuthEstimate {
   );
   const uEnd = endUncertainty(o.line, o);
   const difference = o.trailGapM - o.leadGapM;
-  return o.baseAlong === 'rod'
-    ? alongRod('trailGapM', { difference, base, uEnd, uBase })
-    : alongTargetLine({ difference, base, uEnd, uBase });
+  const read =
+    o.baseAlong === 'rod'
+      ? alongRod('trailGapM', { difference, base, uEnd, uBase })
+      : alongTargetLine({ difference, base, uEnd, uBase });
+  if (o.rod !== true) return read;
+  const uSeating = requireAngleUncertainty(
+    'seatingUncertaintyRad',
+    o.seatingUncertaintyRad ?? seatingUncertainty(o.line),
+  );
+  return { ...read, standardUncertaintyRad: inQuadrature(read.standardUncertaintyRad, uSeating) };
 }
 
 /** A difference D of two gaps read over a base, with their standard uncertainties, m. */

@@ -18,6 +18,8 @@ export interface GapsObservation extends InHold, EndReading {
   readonly baseAlong?: 'targetLine' | 'rod';
   /** Standard uncertainty of the base, m. Default 5 mm. */
   readonly baseUncertaintyM?: number;
+  /** How repeatably a rod seats on the body, rad. Default: of the line; with `rod`. */
+  readonly seatingUncertaintyRad?: number;
 }
 
 /** From a rod laid square to the target line to heel and toe of the leading edge; positive downrange. */
@@ -58,6 +60,20 @@ export interface PointsAtObservation extends InHold {
   readonly gapM?: number;
   /** Default 1 m. */
   readonly lateralUncertaintyM?: number;
+  /** Of the line's own gap, m. Default 50 mm. */
+  readonly gapUncertaintyM?: number;
+  /** How well one looks along the rod, rad. Default 0.3°. */
+  readonly alongUncertaintyRad?: number;
+  /** The rod touches the body itself and lies on no marks. Default false. */
+  readonly rod?: boolean;
+  /** Between the two marks or points of contact, m. Default: the usual of the line. */
+  readonly baseM?: number;
+  /** Sway of the bob that the marks were dropped with, m. Default 0; without `rod`. */
+  readonly plumbM?: number;
+  /** The whole standard uncertainty of one mark, m, instead of sway and landmark; without `rod`. */
+  readonly endUncertaintyM?: number;
+  /** How repeatably the rod seats on the body, rad. Default: of the line and `baseM`; with `rod`. */
+  readonly seatingUncertaintyRad?: number;
 }
 
 /** A protractor or angle gauge on the rod. */
@@ -87,8 +103,25 @@ export type Observation =
   | AngleObservation
   | EyeObservation;
 
-/** What an observation yields: φ and its standard uncertainty without the target line's share, both rad. */
+/** φ with a standard uncertainty, both rad. */
 export interface AzimuthEstimate {
   readonly handedAzimuthRad: number;
   readonly standardUncertaintyRad: number;
+}
+
+/** What several readings err in together: parts with one key are one error. */
+export interface SharedPart {
+  /** `judge`, `judge:hips`, `squareRod`. */
+  readonly key: string;
+  /** rad, > 0. */
+  readonly uncertaintyRad: number;
+}
+
+/** What an observation yields. The whole u leaves the target line's share out. */
+export interface ReadAzimuth extends AzimuthEstimate {
+  /** What this reading errs in alone, rad, ≥ 0. */
+  readonly independentRad: number;
+  readonly shared: readonly SharedPart[];
+  /** Told from the target itself: the error of the string or rod on the ground does not touch it. */
+  readonly fromTarget: boolean;
 }

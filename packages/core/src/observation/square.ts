@@ -1,8 +1,7 @@
 import { type LineName } from '../geometry/line.ts';
-import { RANGES, requirePositive, requireWithin } from '../refusal/ranges.ts';
+import { RANGES, requireAngleUncertainty, requirePositive, requireWithin } from '../refusal/ranges.ts';
 import { RefusedInput } from '../refusal/refused-input.ts';
 import { endUncertainty } from '../uncertainty/end-uncertainty.ts';
-import { inQuadrature } from '../uncertainty/quadrature.ts';
 import { alongTargetLine } from './gaps.ts';
 import { type AzimuthEstimate, type SquareObservation } from './observation.ts';
 
@@ -10,7 +9,8 @@ import { type AzimuthEstimate, type SquareObservation } from './observation.ts';
 export const DEFAULT_SQUARE_BASE_UNCERTAINTY_M = 0.002;
 
 /**
- * φ of the face from the gaps of heel and toe to a rod laid square to the target line: atan2(gH − gT, w).
+ * φ of the face from the gaps of heel and toe to a rod laid square to the target line: atan2(gH − gT, w). Its u leaves
+ * the squareness of the reference rod out.
  *
  * @returns φ > 0 when the heel is farther downrange than the toe (an open face)
  * @throws RefusedInput for impossible readings or a line other than the face
@@ -26,18 +26,17 @@ export function squareAzimuth(o: SquareObservation): AzimuthEstimate {
     o.baseUncertaintyM ?? DEFAULT_SQUARE_BASE_UNCERTAINTY_M,
     RANGES.lengthUncertaintyM,
   );
-  const uSquare = requireWithin(
-    'squareUncertaintyRad',
-    o.squareUncertaintyRad ?? 0,
-    RANGES.angleUncertaintyRad,
-  );
-  const edge = alongTargetLine({
+  return alongTargetLine({
     difference: o.heelGapM - o.toeGapM,
     base,
     uEnd: endUncertainty(o.line, o),
     uBase,
   });
-  return { ...edge, standardUncertaintyRad: inQuadrature(edge.standardUncertaintyRad, uSquare) };
+}
+
+/** u of the reference rod's squareness, rad: what all readings with the square rod err in together. */
+export function squarenessOf({ squareUncertaintyRad }: SquareObservation): number {
+  return requireAngleUncertainty('squareUncertaintyRad', squareUncertaintyRad ?? 0);
 }
 
 /** Refuses a face-only way of reading on a body line. @throws RefusedInput `wrong-kind` */

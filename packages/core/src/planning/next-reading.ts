@@ -1,10 +1,9 @@
 import { type LineName } from '../geometry/line.ts';
-import { type HeldEstimate } from '../setup/combine-line.ts';
 import { type DecisionLimits, type Tolerance } from '../uncertainty/conformity.ts';
 import { inQuadrature } from '../uncertainty/quadrature.ts';
 import { type AnswerChance, answerChances, likeliestAnswer, type LineChance, openness } from './answer.ts';
 import { afterReading, type Belief, type Ground, probabilityIn, unread } from './belief.ts';
-import { overHolds } from './over-holds.ts';
+import { type HeldEstimate, overHolds } from './over-holds.ts';
 import { reachOf } from './reach.ts';
 import { type AtHand, type HoldingTimes, type Way, waysOf } from './ways.ts';
 

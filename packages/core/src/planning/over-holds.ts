@@ -1,6 +1,11 @@
-import { type HeldEstimate } from '../setup/combine-line.ts';
+import { type AzimuthEstimate } from '../observation/observation.ts';
 import { type Estimate, weightedMean } from '../uncertainty/combine.ts';
 import { inQuadrature } from '../uncertainty/quadrature.ts';
+
+/** One reading of a line with the hold it was taken in. */
+export interface HeldEstimate extends AzimuthEstimate {
+  readonly hold: number;
+}
 
 /**
  * Readings of a line as they will count, before their scatter is known: within each hold by inverse variance, then

@@ -1,6 +1,7 @@
 import { kindOfLine, type LineName } from '../geometry/line.ts';
 import { type Observation } from '../observation/observation.ts';
 import { readObservation } from '../observation/read-observation.ts';
+import { seatingUncertainty } from '../uncertainty/seating.ts';
 
 /** Seconds of holding still that a way of reading takes. */
 export interface HoldingTimes {
@@ -53,7 +54,7 @@ export interface AtHand {
   readonly gauge: boolean;
   /** Standard uncertainty of the judge's eye, rad. */
   readonly eyeRad: number;
-  /** How repeatably this judge finds a point, m, by `toes.bare` or `hips.rod`; absent: the usual. */
+  /** How repeatably this judge finds a point or seats a rod’s contact, m, by `toes.bare`, `hips.rod`; absent: the usual. */
   readonly landmarksM?: Readonly<Record<string, number>>;
 }
 
@@ -138,7 +139,7 @@ function faceObservations(atHand: AtHand, times: HoldingTimes): readonly Candida
               toeGapM: 0,
               baseM: USUAL_BASE_M.face,
               resolutionM: faceDivisionM,
-              ...ownEnd(atHand, 'face', 'bare', { resolutionM: faceDivisionM, plumbM: 0 }),
+              ...ownEnd(atHand, 'face', { resolutionM: faceDivisionM, plumbM: 0 }),
             },
             holdingS: times.squareS,
           } as const,
@@ -173,11 +174,14 @@ function bodyObservations(line: LineName, atHand: AtHand, times: HoldingTimes): 
     plumbM: onGround ? 0 : atHand.plumbM,
   } as const;
   const bare: Candidate = {
-    observation: { ...gaps, ...ownEnd(atHand, line, 'bare', gaps), baseM: USUAL_BASE_M[line] },
+    observation: { ...gaps, ...ownEnd(atHand, line, gaps), baseM: USUAL_BASE_M[line] },
     holdingS: onGround ? times.groundMarksS : times.bobsS,
   };
   if (atHand.rodM === undefined || onGround) return [bare];
-  const rod = { ...gaps, ...ownEnd(atHand, line, 'rod', gaps), rod: true, baseM: atHand.rodM } as const;
+  const contactM = atHand.landmarksM?.[`${line}.rod`];
+  const seating =
+    contactM === undefined ? {} : { seatingUncertaintyRad: seatingUncertainty(line, { contactM }) };
+  const rod = { ...gaps, ...seating, rod: true, baseM: atHand.rodM } as const;
   return [bare, { observation: rod, holdingS: times.rodS }];
 }
 
@@ -185,9 +189,8 @@ function bodyObservations(line: LineName, atHand: AtHand, times: HoldingTimes): 
 function ownEnd(
   { landmarksM }: AtHand,
   line: LineName,
-  held: 'bare' | 'rod',
   { resolutionM, plumbM }: { readonly resolutionM: number; readonly plumbM: number },
 ): { readonly endUncertaintyM?: number } {
-  const ownM = landmarksM?.[`${line}.${held}`];
+  const ownM = landmarksM?.[`${line}.bare`];
   return ownM === undefined ? {} : { endUncertaintyM: Math.hypot(ownM, resolutionM / Math.sqrt(12), plumbM) };
 }

@@ -13,7 +13,7 @@ export const RANGES = {
   /** Horizontal distance of a mark from the string, m; negative beyond the string. */
   gapM: { least: -3, most: 3 },
   /** Distance between two marks or the ends of a rod, m. */
-  baseM: { least: 0.01, most: 3 },
+  baseM: { least: 0.02, most: 3 },
   /** Division of a tape or rule, or sway of a plumb bob, m. */
   smallLengthM: { least: 0, most: 0.1 },
   /** Standard uncertainty of a length, m. */
@@ -66,4 +66,26 @@ export function requirePositive(field: string, value: number, range: Range): num
     });
   }
   return requireWithin(field, value, range);
+}
+
+/** No instrument states an angle better than this, and rounding would swallow it: 1e-6°. */
+export const LEAST_ANGLE_UNCERTAINTY_RAD = (1e-6 * Math.PI) / 180;
+
+/**
+ * A standard uncertainty of an angle that may be left out: 0, or what an instrument can state.
+ *
+ * @throws RefusedInput
+ * @example requireAngleUncertainty('sightingRad', 0) // 0
+ */
+export function requireAngleUncertainty(field: string, value: number): number {
+  requireWithin(field, value, RANGES.angleUncertaintyRad);
+  if (value > 0 && value < LEAST_ANGLE_UNCERTAINTY_RAD) {
+    throw new RefusedInput('out-of-range', field, {
+      read: value,
+      least: LEAST_ANGLE_UNCERTAINTY_RAD,
+      most: RANGES.angleUncertaintyRad.most,
+      advice: 'No instrument states an angle as finely as this.',
+    });
+  }
+  return value;
 }

@@ -6,6 +6,7 @@ export interface NoteInput {
   readonly setup: Setup;
   readonly lines: readonly LineFinding[];
   readonly targetPicture: boolean;
+  readonly historySetAside: boolean;
   readonly heels: HeelsFromFlare | undefined;
 }
 
@@ -14,16 +15,18 @@ const HOLDS =
 const NO_TARGET = 'No uncertainty is stated for the target line: every ± leaves it out.';
 const PICTURE =
   'Face and body point together beside the target: the picture of the target comes first, not the body.';
+const SET_ASIDE = 'Today’s readings contradict the earlier lessons: this answer is made from today alone.';
 const LIE =
   'A rod off a lofted face points aside when the club is soled toe up or toe down. Look at the lie first.';
 
 /** The remarks that stand beside a finding, the ones about everything first. */
-export function notesOf({ setup, lines, targetPicture, heels }: NoteInput): readonly Note[] {
-  const { stakeSeparationM, sightingRad } = setup.targetLine;
+export function notesOf({ setup, lines, targetPicture, historySetAside, heels }: NoteInput): readonly Note[] {
+  const { stakeSeparationM, sightingRad, found } = setup.targetLine;
   const holds = new Set(setup.observations.map((o) => o.hold ?? 1)).size;
   return [
     ...(targetPicture ? [{ code: 'target-picture', text: PICTURE } as const] : []),
-    ...(stakeSeparationM === undefined || sightingRad === undefined
+    ...(historySetAside ? [{ code: 'history-set-aside', text: SET_ASIDE } as const] : []),
+    ...(stakeSeparationM === undefined && sightingRad === undefined && found === undefined
       ? [{ code: 'no-target-uncertainty', text: NO_TARGET } as const]
       : []),
     ...(holds > 1 ? [{ code: 'several-holds', text: HOLDS } as const] : []),

@@ -2,7 +2,10 @@ import { type Handedness } from '../geometry/handedness.ts';
 import { type LineName } from '../geometry/line.ts';
 import { type PointingSide, type TurnWord } from '../geometry/words.ts';
 import { type Observation } from '../observation/observation.ts';
+import { type Posterior } from '../posterior/posterior.ts';
+import { type PriorComponent } from '../posterior/prior.ts';
 import { type TargetLine } from '../station/target-line.ts';
+import { type Measurand } from './combine-line.ts';
 import { type DecisionLimits, type Tolerance, type Verdict } from '../uncertainty/conformity.ts';
 
 /** Which foot line a method judges by. */
@@ -31,6 +34,22 @@ export interface Setup {
   readonly readdressSdRad?: number;
   readonly feet?: Feet;
   readonly limits?: DecisionLimits;
+  /** What is known of students before anyone is read. Default: the shipped prior. */
+  readonly prior?: { readonly components: readonly PriorComponent[] };
+  /** Cold checks of the same student and club group, oldest first. */
+  readonly earlier?: readonly EarlierSetup[];
+  readonly observations: readonly Observation[];
+}
+
+/** A cold check before this one. */
+export interface EarlierSetup {
+  /** Whole days before this check, ≥ 0, falling or equal. */
+  readonly daysBefore: number;
+  readonly targetLine: TargetLine;
+  /** Default 2°. */
+  readonly readdressSdRad?: number;
+  /** Read from this check's own string or rod, whose error it shares. Default false. */
+  readonly sameLine?: boolean;
   readonly observations: readonly Observation[];
 }
 
@@ -46,7 +65,7 @@ export interface Move {
 export interface WouldSettle {
   /** Least number of repeats, 2 to 20, or null. */
   readonly repeats: number | null;
-  /** Least rod held across, m, in steps of 50 mm up to 1.5 m, or null. */
+  /** Least rod held across, m, in steps of 50 mm up to 1.5 m, or null; of one bare reading of a body line. */
   readonly rodM: number | null;
   /** The target line alone is too uncertain and must be laid again. */
   readonly targetLine: boolean;
@@ -66,6 +85,8 @@ export interface LineJudgement {
 /** What is known of one line. */
 export interface LineFinding {
   readonly line: LineName;
+  /** Told of how they stood, or of how they usually stand today. */
+  readonly measurand: Measurand;
   /** φ, rad, positive = turned across the ball line. */
   readonly handedAzimuthRad: number;
   /** θ, rad, right positive seen downrange. */
@@ -92,8 +113,10 @@ export interface Turn {
   readonly agree: boolean;
   /** φ − c per line that took part, rad. */
   readonly twistRad: Partial<Readonly<Record<LineName, number>>>;
-  /** The line with the largest |twist|/u(twist), when the lines disagree. */
+  /** The line that stands out most when they disagree; null for two, of which either may. */
   readonly mostTwisted: LineName | null;
+  /** How far each alone would have to be twisted to show in four of five checks, rad; only when two or more agree. */
+  readonly wouldShowFromRad?: Partial<Readonly<Record<LineName, number>>>;
 }
 
 /** The heel line computed from the toe line and the flares. */
@@ -111,7 +134,8 @@ export type NoteCode =
   | 'flare-explains'
   | 'lie'
   | 'several-holds'
-  | 'target-picture';
+  | 'target-picture'
+  | 'history-set-aside';
 
 /** A remark on a finding, about one line or about all. */
 export interface Note {
@@ -130,6 +154,8 @@ export interface SetupFinding {
   readonly fixFirst: LineName | null;
   readonly likelyFirst: LineName | null;
   readonly targetPicture: boolean;
+  /** Absent where only the tape's own figures were asked for. */
+  readonly posterior?: Posterior;
   readonly heelsFromFlare?: HeelsFromFlare;
   readonly notes: readonly Note[];
 }

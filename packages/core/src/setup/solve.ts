@@ -1,21 +1,17 @@
-import { azimuthFromHanded, handedAzimuth, withoutNegativeZero } from '../geometry/azimuth.ts';
-import { type Handedness } from '../geometry/handedness.ts';
-import { kindOfLine, type LineName } from '../geometry/line.ts';
+import { azimuthFromHanded, withoutNegativeZero } from '../geometry/azimuth.ts';
+import { kindOfLine } from '../geometry/line.ts';
 import { azimuthWords } from '../geometry/words.ts';
-import { type AzimuthEstimate, type Observation } from '../observation/observation.ts';
-import { readObservation } from '../observation/read-observation.ts';
-import { RANGES, requireWithin } from '../refusal/ranges.ts';
-import { RefusedInput } from '../refusal/refused-input.ts';
-import { type TargetLine, targetLineUncertainty } from '../station/target-line.ts';
+import { MOST_POINTS } from '../posterior/fixed-points.ts';
+import { posteriorOf } from '../posterior/posterior.ts';
 import { DEFAULT_DECISION_LIMITS } from '../uncertainty/conformity.ts';
 import { inQuadrature } from '../uncertainty/quadrature.ts';
-import { combineLine, type CombinedLine, type HeldEstimate } from './combine-line.ts';
 import { heelsFromFlare } from './flare.ts';
 import { judge } from './judge.ts';
 import { moveToGoal } from './move.ts';
-import { priorityOf } from './priority.ts';
-import { requireMethod } from './require-method.ts';
 import { notesOf } from './notes.ts';
+import { priorityOf } from './priority.ts';
+import { laidTurn, posteriorGroundOf, type ReadLine, readSetup, within } from './read-setup.ts';
+import { requireMethod } from './require-method.ts';
 import {
   type HeelsFromFlare,
   type LineFinding,
@@ -27,14 +23,17 @@ import { aimsElsewhere } from './target-picture.ts';
 import { turningLines, turnOf } from './turn.ts';
 import { wouldSettle } from './would-settle.ts';
 
-/** Default re-address spread: 2°. */
-export const DEFAULT_READDRESS_SD_RAD = (2 * Math.PI) / 180;
-
-interface ReadLine {
-  readonly line: LineName;
-  readonly indices: readonly number[];
-  readonly combined: CombinedLine;
+/** What is made of a check. */
+export interface SolveWish {
+  /**
+   * `kept`: with the whole posterior; `live`: with a coarser one, while readings are typed; `tape`: the figures of the
+   * tape alone. Default `tape`.
+   */
+  readonly answer?: 'tape' | 'live' | 'kept';
 }
+
+/** Points of each component while readings are typed. */
+const LIVE_POINTS = 512;
 
 /**
  * Solves a whole check: every line's angle, uncertainty, verdict and move, the turn and twist of the body, and
@@ -45,45 +44,37 @@ interface ReadLine {
  * @throws RefusedInput naming the field, for anything that cannot be a measurement
  * @example solveSetup({ handedness: 'right', targetLine: {}, tolerancesRad: {}, order: [], observations: [{ line: 'toes', by: 'gaps', leadGapM: 0.6, trailGapM: 0.6, baseM: 0.45 }] }).lines[0]?.word // 'square'
  */
-export function solveSetup(setup: Setup): SetupFinding {
+export function solveSetup(setup: Setup, { answer = 'tape' }: SolveWish = {}): SetupFinding {
   requireMethod(setup);
-  const readdressSdRad = requireWithin(
-    'readdressSdRad',
-    setup.readdressSdRad ?? DEFAULT_READDRESS_SD_RAD,
-    RANGES.angleUncertaintyRad,
-  );
-  const uTarget = within('targetLine', () => targetLineUncertainty(setup.targetLine));
-  const readLines = readAll(setup, readdressSdRad);
-  const lines = readLines.map((read) => findLine(setup, read, uTarget));
-  const severalHolds = new Set(setup.observations.map((o) => o.hold ?? 1)).size > 1;
-  const comparable = readLines.map(({ line, combined }) => ({
-    line,
-    value: combined.value,
-    standardUncertainty:
-      severalHolds && combined.holds === 1
-        ? inQuadrature(combined.standardUncertainty, readdressSdRad)
-        : combined.standardUncertainty,
-  }));
-  const turn = turnOf(turningLines(comparable, setup.footLine ?? 'toes'));
-  const face = comparable.find((l) => l.line === 'face');
+  const read = readSetup(setup);
+  const { targetLineUncertaintyRad } = read;
+  const lines = read.lines.map((line) => findLine(setup, line, targetLineUncertaintyRad));
+  const found = turnOf(turningLines(read.lines, setup.footLine ?? 'toes'), read);
+  const face = read.lines.find((l) => l.line === 'face');
   const heels = findHeels(setup);
-  const targetPicture =
-    turn !== null &&
-    turn.agree &&
-    face !== undefined &&
-    aimsElsewhere(
-      face,
-      { value: turn.handedAzimuthRad, standardUncertainty: turn.standardUncertaintyRad },
-      uTarget,
-    );
+  const targetPicture = found?.turn.agree === true && face !== undefined && aimsElsewhere(face, found, read);
+  const posterior =
+    answer === 'tape'
+      ? undefined
+      : posteriorOf({
+          ...posteriorGroundOf(setup, read),
+          points: answer === 'live' ? LIVE_POINTS : MOST_POINTS,
+        });
   return {
-    targetLineUncertaintyRad: uTarget,
+    targetLineUncertaintyRad,
     lines,
-    turn,
+    turn: found?.turn ?? null,
     ...priorityOf(lines, setup.order),
     targetPicture,
+    ...(posterior && { posterior }),
     ...(heels && { heelsFromFlare: heels }),
-    notes: notesOf({ setup, lines, targetPicture, heels }),
+    notes: notesOf({
+      setup,
+      lines,
+      targetPicture,
+      historySetAside: posterior?.historySetAside ?? false,
+      heels,
+    }),
   };
 }
 
@@ -99,46 +90,6 @@ function findHeels({ feet, observations, targetLine, handedness }: Setup): Heels
   });
 }
 
-function within<T>(outer: string, work: () => T): T {
-  try {
-    return work();
-  } catch (error) {
-    throw error instanceof RefusedInput ? error.within(outer) : error;
-  }
-}
-
-function readAll(setup: Setup, readdressSdRad: number): ReadLine[] {
-  const byLine = new Map<LineName, { indices: number[]; estimates: HeldEstimate[] }>();
-  setup.observations.forEach((o, index) => {
-    const { handedAzimuthRad, standardUncertaintyRad } = readAt(setup, index);
-    let readings = byLine.get(o.line);
-    if (readings === undefined) byLine.set(o.line, (readings = { indices: [], estimates: [] }));
-    readings.indices.push(index);
-    readings.estimates.push({ handedAzimuthRad, standardUncertaintyRad, hold: o.hold ?? 1 });
-  });
-  return [...byLine].map(([line, { indices, estimates }]) => ({
-    line,
-    indices,
-    combined: combineLine(estimates, readdressSdRad),
-  }));
-}
-
-/** How far the line that was laid is turned from the true one, in φ: what a re-base adds to every line. */
-function laidTurn({ found }: TargetLine, handedness: Handedness): number {
-  return found === undefined ? 0 : handedAzimuth(found.turnedRad, handedness);
-}
-
-function readAt({ observations, handedness, targetLine }: Setup, index: number): AzimuthEstimate {
-  const observation = observations[index] as Observation;
-  try {
-    const { handedAzimuthRad, standardUncertaintyRad } = readObservation(observation, handedness);
-    const fromTrueLine = withoutNegativeZero(handedAzimuthRad + laidTurn(targetLine, handedness));
-    return { handedAzimuthRad: fromTrueLine, standardUncertaintyRad };
-  } catch (error) {
-    throw error instanceof RefusedInput ? error.within(`observations.${index}`) : error;
-  }
-}
-
 /** Built field by field: this runs once per line of every check, and copies of objects would be most of its time. */
 type Draft<T> = { -readonly [K in keyof T]: T[K] };
 
@@ -146,12 +97,14 @@ function findLine(setup: Setup, { line, indices, combined }: ReadLine, uTarget: 
   const azimuthRad = azimuthFromHanded(combined.value, setup.handedness);
   const kind = kindOfLine(line);
   const { word, side } = azimuthWords(azimuthRad, setup.handedness, kind);
+  const uLine = combined.lineShare * uTarget;
   const finding: Draft<LineFinding> = {
     line,
+    measurand: combined.measurand,
     handedAzimuthRad: combined.value,
     azimuthRad,
     measurementUncertaintyRad: combined.standardUncertainty,
-    standardUncertaintyRad: inQuadrature(combined.standardUncertainty, uTarget),
+    standardUncertaintyRad: inQuadrature(combined.standardUncertainty, uLine),
     birgeRatio: combined.birgeRatio,
     word,
     side,
@@ -165,8 +118,8 @@ function findLine(setup: Setup, { line, indices, combined }: ReadLine, uTarget: 
     const judgement: Draft<LineJudgement> = judge(total, tolerance, kind, limits);
     if (judgement.verdict === 'cannot-tell') {
       judgement.wouldSettle = wouldSettle({
-        estimate: combined,
-        targetLineUncertaintyRad: uTarget,
+        combined,
+        targetLineUncertaintyRad: Math.abs(uLine),
         tolerance,
         limits,
         only,

@@ -1,23 +1,34 @@
-import { type Estimate } from '../uncertainty/combine.ts';
 import { inQuadrature } from '../uncertainty/quadrature.ts';
+import { type ComparedGround, type ComparedLine, type FoundTurn } from './turn.ts';
 
 /** Two-sided 95 % point of the standard normal distribution, as the agreement of face and body uses it. */
 const TWO_SIDED_95 = 1.96;
+/** How much of a step back in the face goes along with. */
+const FACE_LOADING = 0.5;
 
 /**
  * Whether the player aims everything somewhere else: face and common turn agree with each other and both differ
  * from the target line. The cure is then the picture, not the body.
  *
- * @param face φ and u of the face without the target line, rad
- * @param turn c and u(c), rad, of body lines that agree
- * @param targetLineUncertaintyRad u(T), rad
+ * @param found of body lines that agree
  */
-export function aimsElsewhere(face: Estimate, turn: Estimate, targetLineUncertaintyRad: number): boolean {
-  const together =
-    Math.abs(face.value - turn.value) <=
-    TWO_SIDED_95 * inQuadrature(face.standardUncertainty, turn.standardUncertainty);
-  const offTarget = [face, turn].every(
-    (e) => Math.abs(e.value) > TWO_SIDED_95 * inQuadrature(e.standardUncertainty, targetLineUncertaintyRad),
+export function aimsElsewhere(
+  { combined }: ComparedLine,
+  { turn, lineShare, lineIncluded }: FoundTurn,
+  ground: ComparedGround,
+): boolean {
+  const uTarget = ground.targetLineUncertaintyRad;
+  const ofAnotherStand = ground.severalHolds && combined.measurand === 'stand';
+  const uFace = inQuadrature(
+    combined.standardUncertainty,
+    ofAnotherStand ? FACE_LOADING * ground.readdressSdRad : 0,
   );
-  return together && offTarget;
+  const uTurn = turn.standardUncertaintyRad;
+  const off = (value: number, u: number, uLine: number): boolean =>
+    Math.abs(value) > TWO_SIDED_95 * inQuadrature(u, uLine);
+  return (
+    Math.abs(combined.value - turn.handedAzimuthRad) <= TWO_SIDED_95 * inQuadrature(uFace, uTurn) &&
+    off(combined.value, uFace, combined.lineShare * uTarget) &&
+    off(turn.handedAzimuthRad, uTurn, lineIncluded ? 0 : lineShare * uTarget)
+  );
 }

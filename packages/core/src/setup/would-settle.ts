@@ -1,9 +1,11 @@
 import { alongRod, alongTargetLine, DEFAULT_BASE_UNCERTAINTY_M } from '../observation/gaps.ts';
 import { type Observation } from '../observation/observation.ts';
-import { type Estimate } from '../uncertainty/combine.ts';
 import { conformity, type DecisionLimits, type Tolerance, verdictOf } from '../uncertainty/conformity.ts';
+import { type Parted, varianceOf } from '../uncertainty/covariance.ts';
 import { endUncertainty } from '../uncertainty/end-uncertainty.ts';
 import { inQuadrature } from '../uncertainty/quadrature.ts';
+import { seatingUncertainty } from '../uncertainty/seating.ts';
+import { type CombinedLine } from './combine-line.ts';
 import { type WouldSettle } from './setup.ts';
 
 const MOST_REPEATS = 20;
@@ -12,8 +14,8 @@ const LONGEST_ROD_STEPS = 30;
 
 /** A line that cannot be told, and how it was judged. */
 export interface Unsettled {
-  /** φ and u without the target line, rad. */
-  readonly estimate: Estimate;
+  readonly combined: CombinedLine;
+  /** What of u(T) this line carries, rad. */
   readonly targetLineUncertaintyRad: number;
   readonly tolerance: Tolerance;
   readonly limits: DecisionLimits;
@@ -26,36 +28,42 @@ export interface Unsettled {
  * target line.
  */
 export function wouldSettle(line: Unsettled): WouldSettle {
+  const { value, parts } = line.combined;
   const settles = (measurementUncertaintyRad: number): boolean => {
     const u = inQuadrature(measurementUncertaintyRad, line.targetLineUncertaintyRad);
-    return verdictOf(conformity(line.estimate.value, u, line.tolerance), line.limits) !== 'cannot-tell';
+    return verdictOf(conformity(value, u, line.tolerance), line.limits) !== 'cannot-tell';
   };
   // What the target line alone leaves open no reading can settle.
   if (!settles(0)) return { repeats: null, rodM: null, targetLine: line.targetLineUncertaintyRad > 0 };
   return {
-    repeats: leastRepeats(line.estimate.standardUncertainty, settles),
+    repeats: leastRepeats(parts, settles),
     rodM: leastRod(line, settles),
     targetLine: false,
   };
 }
 
-function leastRepeats(standardUncertainty: number, settles: (u: number) => boolean): number | null {
-  return leastCount(2, MOST_REPEATS, (n) => settles(standardUncertainty / Math.sqrt(n)));
+/** Reading again makes only that smaller which a reading errs in alone. */
+function leastRepeats(parts: Parted, settles: (u: number) => boolean): number | null {
+  const { independentRad } = parts;
+  if (independentRad === 0) return null;
+  const sharedRad = Math.sqrt(varianceOf({ ...parts, independentRad: 0 }));
+  return leastCount(2, MOST_REPEATS, (n) => settles(inQuadrature(independentRad / Math.sqrt(n), sharedRad)));
 }
 
-function leastRod({ only, estimate }: Unsettled, settles: (u: number) => boolean): number | null {
-  if (only?.by !== 'gaps') return null;
+function leastRod({ only, combined }: Unsettled, settles: (u: number) => boolean): number | null {
+  if (only?.by !== 'gaps' || only.rod === true) return null;
   const alongRodBase = only.baseAlong === 'rod';
-  const perBase = alongRodBase ? Math.sin(estimate.value) : Math.tan(estimate.value);
+  const perBase = alongRodBase ? Math.sin(combined.value) : Math.tan(combined.value);
   const uEnd = endUncertainty(only.line, { ...only, rod: true });
   const uBase = only.baseUncertaintyM ?? DEFAULT_BASE_UNCERTAINTY_M;
+  const uSeating = seatingUncertainty(only.line);
   // A rod held across reaches at least as far as the ends that were read.
   const shortest = Math.max(1, Math.ceil(only.baseM / ROD_STEP_M - 1e-9));
   const rodOf = (steps: number): number => (steps * 50) / 1000;
   const steps = leastCount(shortest, LONGEST_ROD_STEPS, (count) => {
     const reading = { difference: rodOf(count) * perBase, base: rodOf(count), uEnd, uBase };
     const withRod = alongRodBase ? alongRod('baseM', reading) : alongTargetLine(reading);
-    return settles(withRod.standardUncertaintyRad);
+    return settles(inQuadrature(withRod.standardUncertaintyRad, uSeating));
   });
   return steps === null ? null : rodOf(steps);
 }

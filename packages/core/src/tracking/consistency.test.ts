@@ -4,7 +4,7 @@ import { chiSquaredQuantile } from '../uncertainty/chi-squared-quantile.ts';
 import { chiSquaredUpperTail } from '../uncertainty/chi-squared.ts';
 import { consistencyOf } from './consistency.ts';
 import { eyeRecord } from './eye.ts';
-import { forecastLevel } from './forecast.ts';
+import { mixedLevels } from './mixed-levels.ts';
 import { readdressSpread } from './readdress.ts';
 import { repeatabilityOf } from './repeatability.ts';
 
@@ -100,13 +100,27 @@ describe('an instructor’s eye', () => {
 });
 
 describe('a forecast', () => {
-  it('stays at the level and widens by q a day', () => {
-    const lessons = [{ day: 10, filtered: { levelRad: deg(3), standardDeviationRad: deg(1) } }];
-    const at = forecastLevel({ q: deg(0.5) ** 2, lessons }, 26, [deg(-2), deg(2)]);
-    expect(at?.levelRad).toBe(deg(3));
-    expect(at?.standardDeviationRad).toBeCloseTo(deg(Math.sqrt(1 + 16 * 0.25)), 12);
-    expect(at?.probabilityInTolerance).toBeLessThan(0.5);
-    expect(forecastLevel({ q: 0, lessons: [] }, 26, [-1, 1])).toBeNull();
+  const observations = [0, 10, 20].map((day, i) => ({
+    day,
+    value: deg([3, 2.6, 3.3][i] ?? 0),
+    variance: deg(1) ** 2,
+  }));
+  const forecastOn = (day: number): number =>
+    mixedLevels(observations, [deg(-2), deg(2)], day).forecast?.standardDeviationRad ?? Number.NaN;
+
+  it('stays where the level is and widens with every day', () => {
+    const { filtered, forecast } = mixedLevels(observations, [deg(-2), deg(2)], 20);
+    expect(forecast).toEqual(filtered.at(-1));
+    const later = mixedLevels(observations, [deg(-2), deg(2)], 50).forecast;
+    expect(later?.probabilityInTolerance).toBeLessThan(0.5);
+    expect([20, 21, 50, 100].map(forecastOn)).toEqual(
+      [20, 21, 50, 100].map(forecastOn).toSorted((a, b) => a - b),
+    );
+    expect(forecastOn(100)).toBeGreaterThan(forecastOn(20));
+  });
+
+  it('is none where no day is asked for', () => {
+    expect(mixedLevels(observations, [-1, 1]).forecast).toBeNull();
   });
 });
 
@@ -129,6 +143,8 @@ describe('a repeatability study', () => {
       Math.sqrt(withTape.endSdM ** 2 - 0.005 ** 2 / 12 - 0.003 ** 2),
       12,
     );
+    // From three degrees of freedom on it is widened by √(ν/(ν − 2)).
+    expect(study.landmarkM).toBeCloseTo(study.endSdM * Math.sqrt(3), 12);
     expect(() => repeatabilityOf([[0.03]], { resolutionM: 0, plumbM: 0 })).toThrow(
       expect.objectContaining({ code: 'empty' }) as Error,
     );

@@ -21,8 +21,8 @@ export interface LevelEstimate {
 /** What the filter leaves behind. */
 export interface FilteredLevels {
   readonly filtered: readonly LevelEstimate[];
-  /** Conditional on the first observation. */
-  readonly logLikelihood: number;
+  /** Of everything up to each observation, conditional on the first. */
+  readonly logLikelihoods: readonly number[];
 }
 
 /**
@@ -32,6 +32,7 @@ export interface FilteredLevels {
  */
 export function filterLevels(observations: readonly LevelObservation[], q: number): FilteredLevels {
   const filtered: LevelEstimate[] = [];
+  const logLikelihoods: number[] = [];
   let logLikelihood = 0;
   let before: { readonly day: number; readonly level: LevelEstimate } | undefined;
   for (const { day, value, variance } of observations) {
@@ -45,9 +46,10 @@ export function filterLevels(observations: readonly LevelObservation[], q: numbe
       level = { mean: before.level.mean + gain * innovation, variance: predicted * (1 - gain) };
     }
     filtered.push(level);
+    logLikelihoods.push(logLikelihood);
     before = { day, level };
   }
-  return { filtered, logLikelihood };
+  return { filtered, logLikelihoods };
 }
 
 /** Levels from all observations, backward from the last filtered one. */
@@ -71,6 +73,11 @@ export function smoothLevels(
   return smoothed;
 }
 
+/** Of all observations, conditional on the first. */
+export function logLikelihoodOf(observations: readonly LevelObservation[], q: number): number {
+  return filterLevels(observations, q).logLikelihoods.at(-1) ?? 0;
+}
+
 /** Golden section of an interval. */
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
 /** Least and greatest q looked at, in units of the largest variance per day, and how finely. */
@@ -86,7 +93,7 @@ const STEPS = 72;
  */
 export function likeliestWalk(observations: readonly LevelObservation[]): number {
   const scale = Math.max(...observations.map((o) => o.variance));
-  const likelihood = (logQ: number): number => filterLevels(observations, scale * 10 ** logQ).logLikelihood;
+  const likelihood = (logQ: number): number => logLikelihoodOf(observations, scale * 10 ** logQ);
   const step = (GREATEST_LOG_Q - LEAST_LOG_Q) / STEPS;
   let best = { logQ: LEAST_LOG_Q, value: Number.NEGATIVE_INFINITY };
   for (let i = 0; i <= STEPS; i++) {
@@ -102,7 +109,7 @@ export function likeliestWalk(observations: readonly LevelObservation[]): number
     else low = third;
   }
   const logQ = (low + high) / 2;
-  const still = filterLevels(observations, 0).logLikelihood;
+  const still = logLikelihoodOf(observations, 0);
   // At the foot of the range the walk is so small that it cannot be told from none.
   return likelihood(logQ) > still && logQ > LEAST_LOG_Q + step ? scale * 10 ** logQ : 0;
 }

@@ -1,5 +1,6 @@
 import { RefusedInput } from '../refusal/refused-input.ts';
-import { NORMAL_975 } from '../uncertainty/student-t.ts';
+import { studentTwoSided } from '../uncertainty/student-t.ts';
+import { CHANGE_LEVEL } from './change.ts';
 
 /** One line of one set-up: φ and u(φ) without the target line, rad. */
 export interface StoodReading {
@@ -21,7 +22,9 @@ export interface PairedDifference {
   readonly deltaRad: number;
   /** u(Δ), rad. */
   readonly uncertaintyRad: number;
-  /** |Δ| > 1.96 u. */
+  /** Two-sided. */
+  readonly pValue: number;
+  /** Looked at alone: p ≤ 0.05. */
   readonly real: boolean;
 }
 
@@ -59,5 +62,6 @@ export function pairedDifference(
   const [from, to] = [meanOf(before, readdressSdRad), meanOf(after, readdressSdRad)];
   const deltaRad = to.mean - from.mean;
   const uncertaintyRad = Math.sqrt(from.variance + to.variance + targetLineUncertaintyRad ** 2);
-  return { deltaRad, uncertaintyRad, real: Math.abs(deltaRad) > NORMAL_975 * uncertaintyRad };
+  const pValue = studentTwoSided(deltaRad / uncertaintyRad, null);
+  return { deltaRad, uncertaintyRad, pValue, real: pValue <= CHANGE_LEVEL };
 }

@@ -8,7 +8,10 @@ export interface Repeatability {
   /** Its 95 % interval, m. */
   readonly endSdIntervalM: Interval;
   readonly degreesOfFreedom: number;
-  /** What stays for the landmark once tape and bob are taken out, m: replaces the shipped default. */
+  /**
+   * What stays for the landmark once tape and bob are taken out, m: replaces the shipped default. Few repeats say little
+   * of a spread, and mostly too small a one: it is widened by √(ν/(ν − 2)), from ν = 3 on.
+   */
   readonly landmarkM: number;
 }
 
@@ -19,6 +22,9 @@ export interface OtherSources {
   /** Sway of the bob, m. */
   readonly plumbM: number;
 }
+
+/** With fewer degrees of freedom a spread has no variance of its own to allow for. */
+const LEAST_FREEDOM = 3;
 
 /**
  * A repeatability study: n repeated readings of unchanged set-ups. The difference of two gaps has the variance of two
@@ -42,10 +48,12 @@ export function repeatabilityOf(
     throw new RefusedInput('empty', 'setups', { advice: 'Read one unchanged set-up at least twice.' });
   }
   const endSdM = Math.sqrt(squares / degreesOfFreedom);
+  const widened =
+    degreesOfFreedom < LEAST_FREEDOM ? endSdM : endSdM * Math.sqrt(degreesOfFreedom / (degreesOfFreedom - 2));
   return {
     endSdM,
     endSdIntervalM: sdInterval(endSdM, degreesOfFreedom),
     degreesOfFreedom,
-    landmarkM: Math.sqrt(Math.max(0, endSdM ** 2 - resolutionM ** 2 / 12 - plumbM ** 2)),
+    landmarkM: Math.sqrt(Math.max(0, widened ** 2 - resolutionM ** 2 / 12 - plumbM ** 2)),
   };
 }

@@ -19,6 +19,7 @@ export function requireSeries(series: Series): void {
   if (series.lessons.length === 0) {
     throw new RefusedInput('empty', 'lessons', { advice: 'A series needs at least one lesson.' });
   }
+  requireForecastDay(series);
   series.lessons.forEach((lesson, index) => {
     requireLesson(lesson, `lessons.${index}`);
     const before = series.lessons[index - 1];
@@ -28,6 +29,16 @@ export function requireSeries(series: Series): void {
       });
     }
   });
+}
+
+function requireForecastDay({ lessons, forecastDay }: Series): void {
+  const last = lessons.at(-1);
+  if (forecastDay === undefined || last === undefined) return;
+  if (!Number.isInteger(forecastDay) || forecastDay < last.day) {
+    throw new RefusedInput('date-order', 'forecastDate', {
+      advice: 'Give a day as YYYY-MM-DD, the last lesson’s or later.',
+    });
+  }
 }
 
 function requireLesson(lesson: SeriesLesson, path: string): void {

@@ -23,6 +23,8 @@ export interface Series {
   readonly toleranceRad: Tolerance;
   /** In order of their days, at most one a day. */
   readonly lessons: readonly SeriesLesson[];
+  /** The last lesson's day or later. */
+  readonly forecastDay?: number;
 }
 
 /** The level of a line at a time: mean and standard deviation, rad, and the probability that it is in tolerance. */
@@ -43,10 +45,8 @@ export interface TrackedLesson {
   readonly observationVariance: number;
   /** From this lesson and those before it. */
   readonly filtered: Level;
-  /** From all lessons. */
+  /** From all lessons. Both allow for q not being known. */
   readonly smoothed: Level;
-  /** From this lesson and those before it, allowing for q not being known: the band that is shown. */
-  readonly banded: Level;
 }
 
 /** The change from one lesson to another. */
@@ -56,6 +56,8 @@ export interface Change {
   /** Null where no lesson has two reps: the spread is then taken as known. */
   readonly degreesOfFreedom: number | null;
   readonly minimalDetectableChangeRad: number;
+  /** Two-sided. */
+  readonly pValue: number;
   readonly real: boolean;
 }
 
@@ -69,11 +71,13 @@ export interface Flag {
 export interface Track {
   /** Within-lesson variance, rad². */
   readonly pooledVariance: number;
-  /** Variance of the random walk, rad² a day. */
+  /** Likeliest variance of the random walk, rad² a day; levels are mixed over all of them. */
   readonly q: number;
   readonly logLikelihood: number;
   readonly lessons: readonly TrackedLesson[];
   /** Between neighbouring lessons. */
   readonly changes: readonly Change[];
   readonly flags: readonly Flag[];
+  /** On the day that was asked for; null without one. */
+  readonly forecast: Level | null;
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { flagsOf } from './flags.ts';
-import { likeliestWalk, filterLevels, smoothLevels } from './local-level.ts';
+import { filterLevels, likeliestWalk, logLikelihoodOf, smoothLevels } from './local-level.ts';
 import { pooledSpread } from './lesson-spread.ts';
 import { type Series, type SeriesLesson } from './series.ts';
 import { trackSeries } from './track.ts';
@@ -89,7 +89,7 @@ describe('the walk of a level', () => {
   it('is the maximum: neither a little more nor a little less is likelier', () => {
     const moving = [0, 10, 20, 45, 50].map((day, i) => ({ day, value: i * i, variance: 1 }));
     const q = likeliestWalk(moving);
-    const at = (factor: number): number => filterLevels(moving, q * factor).logLikelihood;
+    const at = (factor: number): number => logLikelihoodOf(moving, q * factor);
     expect(q).toBeGreaterThan(0);
     expect(at(1)).toBeGreaterThan(at(1.02));
     expect(at(1)).toBeGreaterThan(at(0.98));

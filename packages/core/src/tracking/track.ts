@@ -1,20 +1,10 @@
-import { conformity, type Tolerance } from '../uncertainty/conformity.ts';
-import { levelBands } from './band.ts';
-import { changeBetween } from './change.ts';
+import { changesOf } from './change.ts';
 import { flagsOf } from './flags.ts';
 import { lessonSpread, observationVariance, pooledSpread } from './lesson-spread.ts';
-import { filterLevels, type LevelEstimate, likeliestWalk, smoothLevels } from './local-level.ts';
+import { likeliestWalk, logLikelihoodOf } from './local-level.ts';
+import { mixedLevels } from './mixed-levels.ts';
 import { requireSeries } from './require-series.ts';
-import { type Level, type Series, type Track, type TrackedLesson } from './series.ts';
-
-function toLevel({ mean, variance }: LevelEstimate, tolerance: Tolerance): Level {
-  const standardDeviationRad = Math.sqrt(variance);
-  return {
-    levelRad: mean,
-    standardDeviationRad,
-    probabilityInTolerance: conformity(mean, standardDeviationRad, tolerance).conformanceProbability,
-  };
-}
+import { type Series, type Track, type TrackedLesson } from './series.ts';
 
 /**
  * Follows one line over lessons: within-lesson spread, level with band, changes that are real, relapse and stability.
@@ -32,12 +22,10 @@ export function trackSeries(series: Series): Track {
     variance: observationVariance(lesson, pooled),
   }));
   const q = observations.length > 1 ? likeliestWalk(observations) : 0;
-  const { filtered, logLikelihood } = filterLevels(observations, q);
-  const smoothed = smoothLevels(observations, filtered, q);
-  const banded = levelBands(observations);
+  const levels = mixedLevels(observations, series.toleranceRad, series.forecastDay);
   const lessons = observations.flatMap(({ day, value, variance }, i): TrackedLesson[] => {
-    const [spread, before, all, band] = [spreads[i], filtered[i], smoothed[i], banded[i]];
-    if (spread === undefined || before === undefined || all === undefined || band === undefined) return [];
+    const [spread, filtered, smoothed] = [spreads[i], levels.filtered[i], levels.smoothed[i]];
+    if (spread === undefined || filtered === undefined || smoothed === undefined) return [];
     return [
       {
         day,
@@ -45,21 +33,18 @@ export function trackSeries(series: Series): Track {
         meanRad: value,
         sdRad: spread.count > 1 ? Math.sqrt(spread.squares / (spread.count - 1)) : null,
         observationVariance: variance,
-        filtered: toLevel(before, series.toleranceRad),
-        smoothed: toLevel(all, series.toleranceRad),
-        banded: toLevel(band, series.toleranceRad),
+        filtered,
+        smoothed,
       },
     ];
   });
   return {
     pooledVariance: pooled.variance,
     q,
-    logLikelihood,
+    logLikelihood: logLikelihoodOf(observations, q),
     lessons,
-    changes: series.lessons.slice(1).flatMap((lesson, i) => {
-      const before = series.lessons[i];
-      return before === undefined ? [] : [changeBetween(before, lesson, pooled)];
-    }),
+    changes: changesOf(series.lessons, pooled),
+    forecast: levels.forecast,
     flags: flagsOf(lessons),
   };
 }

@@ -19,7 +19,7 @@ export interface EndReading {
 }
 
 /**
- * Standard uncertainty of one end of a line: u² = (resolution/√12)² + plumb² + landmark².
+ * Standard uncertainty of one end of a line: u² = (resolution/√12)² + plumb² + landmark², the last for a bare end.
  *
  * @returns metres, > 0
  * @throws RefusedInput for a division, sway or uncertainty that is negative or beyond 0.1 m
@@ -35,10 +35,10 @@ export function endUncertainty(line: LineName, reading: EndReading): number {
     RANGES.smallLengthM,
   );
   const plumbM = requireWithin('plumbM', reading.plumbM ?? 0, RANGES.smallLengthM);
-  const landmark = LANDMARK_UNCERTAINTY[line];
+  // The ends of a rod are its own: what it touches the body with is an angle, and counted as its seating.
   return inQuadrature(
     resolutionM / Math.sqrt(12),
     plumbM,
-    reading.rod === true ? landmark.rodM : landmark.bareM,
+    reading.rod === true ? 0 : LANDMARK_UNCERTAINTY[line].bareM,
   );
 }

@@ -4,17 +4,19 @@ import { type LineName } from '../geometry/line.ts';
 export interface LandmarkUncertainty {
   /** The bare landmark. */
   readonly bareM: number;
-  /** With a rod held across the line. */
-  readonly rodM: number;
+  /** One contact of a rod with the body; null where no rod is held across. */
+  readonly contactM: number | null;
+  /** Usual distance between the two contacts or marks, m. */
+  readonly widthM: number;
 }
 
 /** Shipped defaults; a repeatability study of an instructor's own readings replaces them. */
 export const LANDMARK_UNCERTAINTY: Readonly<Record<LineName, LandmarkUncertainty>> = {
-  toes: { bareM: 0.003, rodM: 0.002 },
-  heels: { bareM: 0.003, rodM: 0.002 },
-  knees: { bareM: 0.008, rodM: 0.005 },
-  hips: { bareM: 0.008, rodM: 0.005 },
-  shoulders: { bareM: 0.01, rodM: 0.006 },
-  eyes: { bareM: 0.004, rodM: 0.005 },
-  face: { bareM: 0.001, rodM: 0.001 },
+  toes: { bareM: 0.003, contactM: 0.002, widthM: 0.45 },
+  heels: { bareM: 0.003, contactM: 0.002, widthM: 0.4 },
+  knees: { bareM: 0.008, contactM: 0.004, widthM: 0.35 },
+  hips: { bareM: 0.008, contactM: 0.004, widthM: 0.3 },
+  shoulders: { bareM: 0.01, contactM: 0.004, widthM: 0.4 },
+  eyes: { bareM: 0.004, contactM: 0.003, widthM: 0.14 },
+  face: { bareM: 0.001, contactM: null, widthM: 0.075 },
 };

@@ -1,5 +1,7 @@
+import betainc from '@stdlib/math-base-special-betainc';
 import quantile from '@stdlib/stats-base-dists-t-quantile';
 import { RefusedInput } from '../refusal/refused-input.ts';
+import { normalUpperTail } from './normal.ts';
 
 /** Two-sided 95 % point of the standard normal distribution. */
 export const NORMAL_975 = 1.959963984540054;
@@ -21,4 +23,18 @@ export function studentT975(degreesOfFreedom: number | null): number {
     });
   }
   return quantile(0.975, degreesOfFreedom);
+}
+
+/**
+ * The two-sided p-value of a difference: how often one as large as this, in its standard uncertainties, comes of
+ * nothing. P = I(ν/(ν + t²); ν/2, ½), computed as a tail.
+ *
+ * @param t the difference over its standard uncertainty
+ * @param degreesOfFreedom ν > 0; null where none are known, which takes the normal distribution
+ * @returns from 0 to 1
+ * @example studentTwoSided(1, 1) // 0.5
+ */
+export function studentTwoSided(t: number, degreesOfFreedom: number | null): number {
+  if (degreesOfFreedom === null) return 2 * normalUpperTail(Math.abs(t));
+  return betainc(degreesOfFreedom / (degreesOfFreedom + t * t), degreesOfFreedom / 2, 0.5, true, false);
 }

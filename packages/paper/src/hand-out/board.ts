@@ -69,7 +69,7 @@ export function boardDrawing(
       },
       ...bodyLines.flatMap(({ line, points }): readonly Shape[] => {
         const read = result.lines[line];
-        const lean = read === undefined ? null : leanOf(read);
+        const lean = read === undefined ? null : leanOf(result, line);
         const ink: Ink = lean?.lean === 'out' || lean?.lean === 'probably-out' ? 'out' : 'in';
         const [lead, trail] = [at(points.lead), at(points.trail)];
         return [

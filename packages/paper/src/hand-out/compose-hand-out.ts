@@ -9,11 +9,12 @@ import {
 } from '@lotrecht/contract';
 import {
   angleText,
+  firstOf,
   leanOf,
+  type LeanText,
   LINE_TITLES,
   type LineKey,
   moveText,
-  uncertaintyText,
 } from '@lotrecht/contract/words';
 import { LINE_NAMES } from '@lotrecht/core';
 import { sightPicture } from '../sight/sight-picture.ts';
@@ -65,7 +66,7 @@ const CAUTIONS = {
 /** The words and pictures of a hand-out. */
 export function composeHandOut(ground: HandOutGround): HandOutWish {
   const { document, result, record, junior, drill, sight } = ground;
-  const line = record?.priority ?? result.fixFirst ?? result.likelyFirst;
+  const line = record?.priority ?? firstOf(result).line;
   const read = line === null ? undefined : result.lines[line];
   const distanceM = document.target?.distanceM;
   return {
@@ -73,7 +74,7 @@ export function composeHandOut(ground: HandOutGround): HandOutWish {
     date: ground.date,
     found: LINE_NAMES.flatMap((key) => {
       const found = result.lines[key];
-      return found === undefined ? [] : [foundText(key, found, junior)];
+      return found === undefined ? [] : [foundText(key, found, leanOf(result, key), junior)];
     }),
     priority:
       line === null || read === undefined
@@ -110,11 +111,12 @@ export function composeHandOut(ground: HandOutGround): HandOutWish {
   };
 }
 
-function foundText(key: LineKey, found: LineResult, junior: boolean): string {
-  const lean = leanOf(found)?.words ?? 'no tolerance';
-  if (!junior) return `${LINE_TITLES[key]}: ${angleText(found)} ${uncertaintyText(found)}. ${lean}.`;
-  if (found.word === 'square') return `${LINE_TITLES[key]}: straight. ${lean}.`;
-  return `${LINE_TITLES[key]}: turned ${found.side}. ${lean}.`;
+/** For the student nothing is left open: what is not decided is so, as far as this shows. The ± is the instructor's. */
+function foundText(key: LineKey, found: LineResult, lean: LeanText | null, junior: boolean): string {
+  const decided = lean?.lean === 'cannot-tell' ? null : (lean?.words ?? null);
+  const turned = junior ? (found.word === 'square' ? 'straight' : `turned ${found.side}`) : angleText(found);
+  if (decided === null) return `${LINE_TITLES[key]}: ${turned}, as far as this shows.`;
+  return `${LINE_TITLES[key]}: ${turned}. ${decided}.`;
 }
 
 function priorityOf(

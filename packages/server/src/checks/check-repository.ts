@@ -4,6 +4,7 @@ import {
   type CheckVersionsView,
   type CheckVersionView,
   type CheckView,
+  type ColdCheck,
   type Rebase,
 } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
@@ -90,6 +91,26 @@ export async function listLastChecks(
     ),
   );
   return rows.map(toView);
+}
+
+/** A student's cold checks before a day, newest first; those whose target line was found wrong are left out. */
+export async function listColdChecks(
+  db: Queries,
+  actor: Actor,
+  studentId: string,
+  { before, limit }: { readonly before: string; readonly limit: number },
+): Promise<readonly ColdCheck[]> {
+  const rows = await db.many<ColdCheck>(sql`
+    SELECT l.held_on AS heldOn, v.document, v.record
+    FROM student s
+    JOIN lesson l ON l.academy_id = s.academy_id AND l.student_id = s.id
+    JOIN setup_check c ON c.academy_id = l.academy_id AND c.lesson_id = l.id
+    JOIN check_version v ON v.academy_id = c.academy_id AND v.check_id = c.id AND v.revision = c.revision
+    WHERE ${visibleStudents(actor)} AND s.id = ${studentId} AND l.held_on < ${before}
+      AND v.phase = 'baseline' AND v.help = 'blind' AND v.reader = 'instructor' AND v.rebase IS NULL
+      AND s.deleted_at IS NULL AND l.deleted_at IS NULL AND c.deleted_at IS NULL
+    ORDER BY l.held_on DESC, c.created_at DESC, c.id DESC LIMIT ${limit}`);
+  return rows;
 }
 
 /** One check at its newest version, if the actor may see its student. */

@@ -1,4 +1,12 @@
-import { type ClubGroup, readdressOfStudent, USUAL_OF_CLUB, validateCheckInput } from '@lotrecht/contract';
+import {
+  type ClubGroup,
+  earlierOf,
+  MOST_EARLIER,
+  readdressOfStudent,
+  type StudentKnownView,
+  USUAL_OF_CLUB,
+  validateCheckInput,
+} from '@lotrecht/contract';
 import { LINE_NAMES } from '@lotrecht/core';
 import { recordAccess } from '../audit/audit-repository.ts';
 import { noteLooks } from '../audit/note-looks.ts';
@@ -10,12 +18,24 @@ import { notFound } from '../http/problem.ts';
 import { matching, oneOf } from '../http/query.ts';
 import { type Route } from '../http/route.ts';
 import { requireActor } from '../identity/session-cookie.ts';
-import { findCheck, listVersions, setCheckDeleted, studentOfCheck } from './check-repository.ts';
+import {
+  findCheck,
+  listColdChecks,
+  listVersions,
+  setCheckDeleted,
+  studentOfCheck,
+} from './check-repository.ts';
 import { recomputeBroughtBack } from './correct-hand.ts';
 import { lockStudent } from '../students/lock-student.ts';
 import { findStudent } from '../students/student-repository.ts';
 import { listMeasuredChecks, listMeasuredLines } from './measured-line-repository.ts';
 import { saveCheck } from './save-check.ts';
+
+const DAY = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/;
+/** Without a day everything counts. */
+const LATEST_DAY = '9999-12-31';
+/** Enough for a few of every club group. */
+const MOST_COLD = 6 * MOST_EARLIER;
 
 /** Checks: one, its versions, its student's lines over time, save, delete and undo. */
 export function checkRoutes(db: Database): readonly Route[] {
@@ -63,11 +83,15 @@ export function checkRoutes(db: Database): readonly Route[] {
     },
     {
       method: 'get',
-      path: '/api/students/:id/readdress',
+      path: '/api/students/:id/known',
       access: 'signed-in',
       handle: async (ctx) => {
+        const before = matching(ctx, 'on', DAY, 'Give the day of the lesson as YYYY-MM-DD.') ?? LATEST_DAY;
         const { actor, studentId } = await lookAtLines(ctx);
-        ctx.body = readdressOfStudent(await listMeasuredLines(db, actor, { studentId }));
+        const readdress = readdressOfStudent(await listMeasuredLines(db, actor, { studentId }));
+        const cold = await listColdChecks(db, actor, studentId, { before, limit: MOST_COLD });
+        const earlier = cold.toReversed().flatMap((check) => earlierOf(check, before) ?? []);
+        ctx.body = { readdress, earlier } satisfies StudentKnownView;
       },
     },
     {

@@ -62,10 +62,18 @@ export async function saveCheck(
   }
   const saved = await findCheck(db, actor, id);
   if (saved === undefined) throw notFound();
-  const differences = input.shownResult === undefined ? [] : differencesBetween(result, input.shownResult);
+  const differences = input.shownResult === undefined ? [] : tapeDifferences(result, input.shownResult);
   if (differences.length > 0)
     log.warn({ checkId: id, differences }, 'the shown result differs from the kept one');
   return { ...saved, differences };
+}
+
+/** The page shows a coarser posterior, made beside it: what has to agree is what the tape says. */
+function tapeDifferences(
+  { posterior: _kept, notes: _notes, ...kept }: ResultDocument,
+  { posterior: _shown, notes: _shownNotes, ...shown }: ResultDocument,
+): readonly string[] {
+  return differencesBetween(kept, shown);
 }
 
 function solve(input: CheckInput): ResultDocument {
@@ -87,7 +95,7 @@ function requireAfterLook({ document, record }: CheckInput): void {
     throw new DocumentRefused([{ code: 'not-allowed', path: `${path}/handedness`, message }]);
   }
   try {
-    solveDocument(afterLook);
+    solveDocument(afterLook, { answer: 'tape' });
   } catch (error) {
     throw error instanceof DocumentRefused ? error.under(path) : error;
   }

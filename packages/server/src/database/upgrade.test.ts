@@ -163,6 +163,13 @@ const WRITTEN: Readonly<
       values: [ACADEMY, HEAD],
     },
   ],
+  '0013': [
+    {
+      text: `INSERT INTO instructor_settings (academy_id, instructor_id, revision, settings) VALUES
+             (?, ?, 1, '{"landmarksMm":{"toes.bare":4,"hips.rod":7}}')`,
+      values: [ACADEMY, HEAD],
+    },
+  ],
 };
 const states = Object.keys(WRITTEN);
 const running: TestApp[] = [];
@@ -202,6 +209,12 @@ describe('a database that was used at every state up to', () => {
     });
     // The hips are the fifth of the lines.
     expect(standings).toEqual(state >= '0010' ? [{ out: 16, stable: 1 }] : []);
+    const own = await app.db.maybeOne<{ settings: { landmarksMm: object } }>({
+      text: 'SELECT settings FROM instructor_settings',
+      values: [],
+    });
+    // What was told of a rod's ends says nothing of its contacts.
+    expect(own?.settings.landmarksMm).toEqual(state >= '0013' ? { 'toes.bare': 4 } : undefined);
     const { student, consents } = (await client.get(`/api/students/${STUDENT}`)).body as StudentPageView;
     expect(consents.map((c) => [c.scope, c.confirmed, c.withdrawnAt])).toEqual(
       state >= '0008' ? [['link', true, null]] : [],

@@ -64,7 +64,7 @@ describe('the demo academy', () => {
     const { track } = await coldToes('Runa Feldt');
     expect(track.lessons[0]?.mean).toBeGreaterThan(4);
     expect(track.changes.some((c) => c.real && c.deltaDeg < 0)).toBe(true);
-    expect(track.lessons.at(-1)?.banded.levelDeg).toBeLessThan(2);
+    expect(track.lessons.at(-1)?.filtered.levelDeg).toBeLessThan(2);
     expect(track.flags.some((f) => f.code === 'stable')).toBe(true);
   });
 
@@ -146,7 +146,7 @@ describe('the demo academy', () => {
         rows,
         { line: 'toes', clubGroup: 'mid-iron', circumstances: { ...COLD, place } },
         { handedness: 'right', forecastOn: '2026-12-24' },
-      )?.track.lessons.at(-1)?.banded.levelDeg ?? Number.NaN;
+      )?.track.lessons.at(-1)?.filtered.levelDeg ?? Number.NaN;
     expect(at('course') - at('hall')).toBeGreaterThan(2.5);
   });
 

@@ -1,5 +1,13 @@
 import { randomUUID } from 'node:crypto';
-import { type Circumstances, type PlaceMark, solveDocument } from '@lotrecht/contract';
+import {
+  type Circumstances,
+  type ColdCheck,
+  earlierOf,
+  earlierOfGroup,
+  type PlaceMark,
+  solveDocument,
+} from '@lotrecht/contract';
+import { firstOf } from '@lotrecht/contract/words';
 import { type Dice, diceOf } from '@lotrecht/simulation';
 import { addVersion, insertCheck } from '../checks/check-repository.ts';
 import { insertConsent } from '../consents/consent-repository.ts';
@@ -61,6 +69,12 @@ export async function loadDemo(db: Database, password: string, today: Date): Pro
   return counts;
 }
 
+/**
+ * The last lessons have answers; those before were kept when there was only the tape. Answering all of them would make
+ * the first start wait for a minute.
+ */
+const ANSWERED = 2;
+
 async function loadStudent(
   tx: Queries,
   actor: Actor,
@@ -75,6 +89,8 @@ async function loadStudent(
     await insertConsent(tx, actor, studentId, { scope: 'records', givenBy, givenOn: first });
   }
   let checks = 0;
+  // What later lessons know of the earlier ones, as the application would send it along.
+  const cold: ColdCheck[] = [];
   for (let lesson = 0; lesson < student.lessons; lesson++) {
     const lessonId = randomUUID();
     const daysAgo = daysAgoOf(student, lesson);
@@ -99,12 +115,18 @@ async function loadStudent(
     });
     for (const [n, check] of made.entries()) {
       const id = randomUUID();
-      const { document, record, rebase, circumstances } = check;
+      const { record, rebase, circumstances } = check;
+      const known = cold.flatMap((before) => earlierOf(before, heldOn) ?? []);
+      const earlier = earlierOfGroup(known, check.document.club?.group ?? 'mid-iron');
+      const document = { ...check.document, ...(earlier && { earlier }) };
       await insertCheck(tx, actor, { id, lessonId, studentId });
       const version = {
         reason: 'entered',
         document,
-        result: solveDocument(document, { rebase }),
+        result: solveDocument(document, {
+          rebase,
+          answer: lesson < student.lessons - ANSWERED ? 'tape' : 'kept',
+        }),
         rebase: rebase ?? null,
         record: record ?? null,
         circumstances,
@@ -114,6 +136,16 @@ async function loadStudent(
       await backdate(tx, actor.academyId, id, `${heldOn} 10:${10 + n * 9}:00`);
       checks++;
     }
+    cold.push(
+      ...made
+        .filter(
+          (c) =>
+            c.rebase === undefined &&
+            c.circumstances.phase === 'baseline' &&
+            c.circumstances.help === 'blind',
+        )
+        .map(({ document, record }) => ({ heldOn, document, record: record ?? null })),
+    );
   }
   return checks;
 }
@@ -122,8 +154,9 @@ async function loadStudent(
 function workedOn(made: readonly DemoCheck[]): string {
   const [first] = made;
   if (first === undefined) return '';
-  const { lines, fixFirst, likelyFirst } = solveDocument(first.document, { rebase: first.rebase });
-  const line = fixFirst ?? likelyFirst;
+  const result = solveDocument(first.document, { rebase: first.rebase, answer: 'tape' });
+  const { lines } = result;
+  const { line } = firstOf(result);
   const move = line === null ? undefined : lines[line]?.move;
   if (line === null) return 'Nothing to change; hit balls.';
   const mm = Math.round(Math.abs(move?.mm ?? 0));

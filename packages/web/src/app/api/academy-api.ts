@@ -11,9 +11,9 @@ import {
   type MeasuredLineView,
   type SavedCheckView,
   type StudentInput,
+  type StudentKnownView,
   type StudentListView,
   type StudentCardView,
-  type StudentReaddress,
   type StudentPageView,
   type StudentView,
   type TodayView,
@@ -54,9 +54,9 @@ export class AcademyApi {
       .pipe(map((checks) => linesOfChecks(checks)));
   }
 
-  /** How the student steps back in, for the next check. */
-  readdress(studentId: string): Observable<StudentReaddress> {
-    return this.http.get<StudentReaddress>(`/api/students/${studentId}/readdress`);
+  /** What is known of the student when a check begins on that day, YYYY-MM-DD. */
+  known(studentId: string, on: string): Observable<StudentKnownView> {
+    return this.http.get<StudentKnownView>(`/api/students/${studentId}/known`, { params: { on } });
   }
 
   saveStudent(id: string, input: StudentInput): Observable<StudentView> {

@@ -18,7 +18,7 @@ export function flagReasons(all: readonly LineProgress[]): readonly FlagReason[]
     const flag = track.flags.at(-1);
     if (last === undefined || flag?.date !== last.date) return [];
     const name = `${LINE_TITLES[choice.line]}, ${clubText(choice.clubGroup).toLowerCase()}`;
-    const now = percentText(last.banded.probabilityInTolerance);
+    const now = percentText(last.filtered.probabilityInTolerance);
     if (flag.code === 'stable') {
       const since = track.lessons.at(-3)?.date ?? last.date;
       return [
@@ -29,7 +29,7 @@ export function flagReasons(all: readonly LineProgress[]): readonly FlagReason[]
         },
       ];
     }
-    const held = track.lessons.findLast((l) => l.banded.probabilityInTolerance >= 0.95);
+    const held = track.lessons.findLast((l) => l.filtered.probabilityInTolerance >= 0.95);
     return [
       {
         code: 'relapse',
@@ -37,7 +37,7 @@ export function flagReasons(all: readonly LineProgress[]): readonly FlagReason[]
         text:
           held === undefined
             ? `${name}: relapsed. In tolerance with ${now}.`
-            : `${name}: relapsed. In tolerance with ${percentText(held.banded.probabilityInTolerance)} on ${dayText(held.date)}, with ${now} on ${dayText(last.date)}.`,
+            : `${name}: relapsed. In tolerance with ${percentText(held.filtered.probabilityInTolerance)} on ${dayText(held.date)}, with ${now} on ${dayText(last.date)}.`,
       },
     ];
   });

@@ -26,7 +26,7 @@ export function isCold({ choice: { circumstances: c } }: LineProgress): boolean 
 
 /** Where a line stands now, in short. */
 export function levelOf({ choice, track }: LineProgress, handedness: 'right' | 'left'): Level {
-  const last = track.lessons.at(-1)?.banded;
+  const last = track.lessons.at(-1)?.filtered;
   const deg = last?.levelDeg ?? 0;
   const halfDeg = COVERAGE_FACTOR * (last?.standardDeviationDeg ?? 0);
   const chance = last?.probabilityInTolerance ?? 0;

@@ -30,7 +30,7 @@ export function clubText(group: ProgressChoice['clubGroup']): string {
 /** The tendency of a line in one sentence with its interval. */
 export function tendencyText(progress: LineProgress, handedness: 'right' | 'left'): string {
   const { choice, track, spreadDeg } = progress;
-  const last = track.lessons.at(-1)?.banded;
+  const last = track.lessons.at(-1)?.filtered;
   if (last === undefined) return '';
   const { levelDeg, standardDeviationDeg, probabilityInTolerance } = last;
   const half = (COVERAGE_FACTOR * standardDeviationDeg).toFixed(1);

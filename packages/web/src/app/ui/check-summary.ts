@@ -24,8 +24,8 @@ import { CLUB_GROUPS } from './words.ts';
       }
     </a>
     <div class="lines">
-      @for (line of lines(); track line.key) {
-        <lo-line-summary [key]="line.key" [line]="line.result" />
+      @for (line of lines(); track line) {
+        <lo-line-summary [key]="line" [result]="check().result" />
       }
       <a class="home" [routerLink]="['/lessons', check().lessonId, 'checks', check().id, 'hand-out']"
         >Sight picture and hand-out</a
@@ -90,9 +90,6 @@ export class CheckSummary {
   protected readonly clock = computed(() => clockText(this.check().createdAt));
 
   protected readonly lines = computed(() =>
-    LINE_NAMES.flatMap((key) => {
-      const result = this.check().result.lines[key];
-      return result === undefined ? [] : [{ key, result }];
-    }),
+    LINE_NAMES.filter((key) => this.check().result.lines[key] !== undefined),
   );
 }

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { type LineResult } from '@lotrecht/contract';
+import { type ResultDocument } from '@lotrecht/contract';
 import { Bob } from './bob.ts';
 import { angleText, leanOf, LINE_TITLES, type LineKey, uncertaintyText } from './words.ts';
 
@@ -8,13 +8,15 @@ import { angleText, leanOf, LINE_TITLES, type LineKey, uncertaintyText } from '.
   selector: 'lo-line-summary',
   imports: [Bob],
   template: `
-    @if (lean(); as l) {
-      <lo-bob [lean]="l.lean" [side]="line().side" />
+    @if (line(); as read) {
+      @if (lean(); as l) {
+        <lo-bob [lean]="l.lean" [side]="read.side" />
+      }
+      <span class="name">{{ title() }}</span>
+      <span class="lo-figure">{{ angleText(read) }}</span>
+      <span class="u">{{ uncertaintyText(read) }}</span>
+      <span class="words">{{ lean()?.words }}</span>
     }
-    <span class="name">{{ title() }}</span>
-    <span class="lo-figure">{{ angle() }}</span>
-    <span class="u">{{ uncertainty() }}</span>
-    <span class="words">{{ lean()?.words }}</span>
   `,
   styles: `
     :host {
@@ -50,10 +52,11 @@ import { angleText, leanOf, LINE_TITLES, type LineKey, uncertaintyText } from '.
 })
 export class LineSummary {
   readonly key = input.required<LineKey>();
-  readonly line = input.required<LineResult>();
+  readonly result = input.required<Pick<ResultDocument, 'lines' | 'posterior'>>();
 
+  protected readonly angleText = angleText;
+  protected readonly uncertaintyText = uncertaintyText;
+  protected readonly line = computed(() => this.result().lines[this.key()]);
   protected readonly title = computed(() => LINE_TITLES[this.key()]);
-  protected readonly angle = computed(() => angleText(this.line()));
-  protected readonly uncertainty = computed(() => uncertaintyText(this.line()));
-  protected readonly lean = computed(() => leanOf(this.line()));
+  protected readonly lean = computed(() => leanOf(this.result(), this.key()));
 }

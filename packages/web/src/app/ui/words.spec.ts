@@ -8,35 +8,41 @@ function toes(trailGapMm: number, handedness: 'right' | 'left' = 'right') {
     target: {},
     readings: [{ line: 'toes', by: 'gaps', values: { leadGapMm: 571, trailGapMm, baseMm: 450 } }],
   });
-  const line = document && solveDocument(document).lines.toes;
-  if (line === undefined) throw new Error('the toe line is complete');
-  return line;
+  const result = document && solveDocument(document, { answer: 'tape' });
+  if (result?.lines.toes === undefined) throw new Error('the toe line is complete');
+  return { result, line: result.lines.toes };
 }
 
 describe('a finding in words', () => {
   it('always says angle, word and side together, for both hands', () => {
-    expect(angleText(toes(602))).toBe('3.9° closed (right)');
-    expect(angleText(toes(602, 'left'))).toBe('3.9° closed (left)');
-    expect(angleText(toes(540))).toBe('3.9° open (left)');
-    expect(angleText(toes(571))).toBe('0.0° square');
+    expect(angleText(toes(602).line)).toBe('3.9° closed (right)');
+    expect(angleText(toes(602, 'left').line)).toBe('3.9° closed (left)');
+    expect(angleText(toes(540).line)).toBe('3.9° open (left)');
+    expect(angleText(toes(571).line)).toBe('0.0° square');
   });
 
   it('leads with the lean and withholds nothing', () => {
-    expect(leanOf(toes(602))).toMatchObject({ lean: 'out', words: 'Out: too closed' });
-    expect(leanOf(toes(571))).toMatchObject({ lean: 'in', words: 'In' });
-    expect(leanOf(toes(594))).toMatchObject({ lean: 'probably-out', words: 'Probably too closed' });
-    expect(leanOf(toes(579))).toMatchObject({ lean: 'probably-in', words: 'Probably in' });
-    expect(leanOf(toes(587))).toMatchObject({ lean: 'cannot-tell', words: 'Can’t tell' });
+    expect(leanOf(toes(602).result, 'toes')).toMatchObject({ lean: 'out', words: 'Out: too closed' });
+    expect(leanOf(toes(571).result, 'toes')).toMatchObject({ lean: 'in', words: 'In' });
+    expect(leanOf(toes(594).result, 'toes')).toMatchObject({
+      lean: 'probably-out',
+      words: 'Probably too closed',
+    });
+    expect(leanOf(toes(579).result, 'toes')).toMatchObject({ lean: 'probably-in', words: 'Probably in' });
+    expect(leanOf(toes(587).result, 'toes')).toMatchObject({
+      lean: 'cannot-tell',
+      words: 'Not decided, rather too closed',
+    });
   });
 
   it('says the move with its way', () => {
-    expect(moveText('toes', toes(602))).toBe('Trail toe 31 mm toward the line.');
-    expect(moveText('toes', toes(540))).toBe('Trail toe 31 mm away from the line.');
-    expect(moveText('toes', toes(571))).toBe('Nothing to move.');
+    expect(moveText('toes', toes(602).line)).toBe('Trail toe 31 mm toward the line.');
+    expect(moveText('toes', toes(540).line)).toBe('Trail toe 31 mm away from the line.');
+    expect(moveText('toes', toes(571).line)).toBe('Nothing to move.');
   });
 
   it('shows the half-width that covers 95 %', () => {
-    const line = toes(602);
+    const { line } = toes(602);
     expect(uncertaintyText(line)).toBe(`± ${(1.959964 * line.standardUncertaintyDeg).toFixed(1)}°`);
   });
 

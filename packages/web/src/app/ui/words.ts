@@ -1,8 +1,11 @@
 /** What results are called on screen and on paper: one wording for both. */
 export {
   angleText,
+  answerOfLine,
   CLUB_GROUPS,
   firstNameOf,
+  firstOf,
+  type FirstText,
   HAND_TITLES,
   type Lean,
   leanOf,

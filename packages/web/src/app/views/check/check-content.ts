@@ -1,4 +1,5 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, effect, inject, Injectable, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import {
   type CheckDocument,
   type CheckRecord,
@@ -7,6 +8,8 @@ import {
   composeCheck,
   composeObservation,
   composeTargetLine,
+  earlierOfGroup,
+  type EarlierView,
   judgedBy,
   judgementOf,
   type LessonView,
@@ -36,6 +39,7 @@ import { doubtsOf } from './readings/doubts.ts';
 import { losesReadings, splitKey, withField } from './readings/entry-fields.ts';
 import { fieldErrorsOf } from './readings/field-errors.ts';
 import { PlanEdits } from './readings/plan-edits.ts';
+import { type Asked, type LiveAnswer, liveAnswers } from './finding/live-answer.ts';
 import { takePlannedStation } from '../../settings/planned-station.ts';
 import { beginningOf, readUsual } from './readings/usual-readings.ts';
 
@@ -70,6 +74,8 @@ export class CheckContent {
   private readonly typedEntries = signal<readonly Entry[]>([]);
   private readonly settledEntries = signal<readonly Entry[]>([]);
   private readonly changes = new Subject<void>();
+  /** Of a stored check: what it was answered from stays with it. */
+  private readonly keptEarlier = signal<{ readonly checks: CheckDocument['earlier'] } | null>(null);
 
   readonly student = signal<StudentView | null>(null);
   readonly lesson = signal<LessonView | null>(null);
@@ -93,6 +99,8 @@ export class CheckContent {
   readonly run = signal<Run>(NOT_BEGUN);
   /** Spread with which the student steps back in, degrees; undefined: the usual one. A stored check keeps its own. */
   readonly readdressSdDeg = signal<number | undefined>(undefined);
+  /** Cold checks of the student before this lesson, of every club group. A stored check keeps its own. */
+  readonly earlier = signal<readonly EarlierView[]>([]);
 
   /** The readings before a line with something typed was left out or read in another way; null with nothing to undo. */
   readonly leftOut = signal<readonly Entry[] | null>(null);
@@ -135,17 +143,32 @@ export class CheckContent {
   /** What the settled readings say; recomputed at every completed field. */
   readonly solution = computed(() => {
     const document = this.document();
-    return document === undefined ? null : solveReadable(document, { rebase: this.rebase() ?? undefined });
+    return document === undefined
+      ? null
+      : solveReadable(document, { rebase: this.rebase() ?? undefined, answer: 'tape' });
   });
   readonly lookSolution = computed(() => {
     const document = this.lookDocument();
-    return document === undefined ? null : solveReadable(document);
+    return document === undefined ? null : solveReadable(document, { answer: 'tape' });
+  });
+  private readonly newestAnswer = signal<LiveAnswer | null>(null);
+  /** No answer can be made on this device: the tape's figures stand alone. */
+  readonly answerFailed = signal(false);
+
+  /** The same with what follows from it and from all that is known, which comes a moment later. */
+  private readonly answered = computed(() => {
+    const [solution, answer] = [this.solution(), this.newestAnswer()];
+    if (solution?.result == null || answer === null || answer.document !== solution.document) return solution;
+    const { posterior, notes } = answer;
+    return { ...solution, result: { ...solution.result, notes, ...(posterior && { posterior }) } };
   });
 
   /** What they said before the target line was found wrong; null while it stands as laid. */
   readonly asRead = computed(() => {
     const document = this.document();
-    return document === undefined || this.rebase() === null ? null : solveReadable(document).result;
+    return document === undefined || this.rebase() === null
+      ? null
+      : solveReadable(document, { answer: 'tape' }).result;
   });
 
   /** A blind baseline is covered until it is revealed, so that guesses stay guesses. */
@@ -159,7 +182,7 @@ export class CheckContent {
     );
   });
   /** What may be seen of the solution. */
-  readonly shown = computed(() => (this.covered() ? null : this.solution()));
+  readonly shown = computed(() => (this.covered() ? null : this.answered()));
 
   readonly fieldErrors = computed(() => {
     const [entries, unit] = [this.settledEntries(), this.unit()];
@@ -193,6 +216,21 @@ export class CheckContent {
 
   /** What is to be read, and how. */
   readonly plan = new PlanEdits(this, (edit) => this.edit(edit));
+
+  constructor() {
+    const questions = new Subject<Asked>();
+    effect(() => {
+      const document = this.solution()?.document ?? null;
+      const rebase = this.rebase() ?? undefined;
+      if (document !== null) questions.next({ document, rebase });
+    });
+    liveAnswers(questions)
+      .pipe(takeUntilDestroyed())
+      .subscribe({
+        next: (answer) => this.newestAnswer.set(answer),
+        error: () => this.answerFailed.set(true),
+      });
+  }
 
   /** What the hand typed, digit by digit. */
   type(key: FieldKey, text: string): void {
@@ -246,6 +284,7 @@ export class CheckContent {
   showStored({ document, circumstances, rebase, record }: CheckView): void {
     const { afterLook, ownMethod, ...rest } = record ?? {};
     this.readdressSdDeg.set(document.readdressSdDeg);
+    this.keptEarlier.set({ checks: document.earlier });
     this.show({
       entries: [
         ...entriesFrom(document.observations, false),
@@ -342,6 +381,8 @@ export class CheckContent {
     const student = this.student();
     const feet = this.feet();
     const readdressSdDeg = this.readdressSdDeg();
+    const kept = this.keptEarlier();
+    const earlier = kept === null ? earlierOfGroup(this.earlier(), this.club().group) : kept.checks;
     if (student === null) return undefined;
     return composeCheck({
       ...this.tools(),
@@ -352,6 +393,7 @@ export class CheckContent {
       judgement: this.judged().judgement,
       ...(feet && { feet }),
       ...(readdressSdDeg !== undefined && { readdressSdDeg }),
+      ...(earlier && { earlier }),
       readings: entries.map((e) => toTyped(e, this.unit())),
     });
   }

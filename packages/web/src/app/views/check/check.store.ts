@@ -2,6 +2,7 @@ import { inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import {
   type CheckView,
+  type EarlierView,
   type LessonView,
   type PlaceView,
   type SavedCheckView,
@@ -30,6 +31,8 @@ export interface OpenedCheck {
   readonly place: PlaceView | null;
   /** As it was learned, degrees; absent: as anyone steps back in. */
   readonly readdressSdDeg?: number | undefined;
+  /** Cold checks before this lesson, oldest first. */
+  readonly earlier?: readonly EarlierView[];
 }
 
 /** One check while it is open: what is typed, what core makes of it, and where it is kept. */
@@ -61,7 +64,10 @@ export class CheckStore {
   }
 
   /** Begins with what is stored, over it what was typed here and not yet kept. */
-  async open(checkId: string, { lesson, student, place, readdressSdDeg }: OpenedCheck): Promise<void> {
+  async open(
+    checkId: string,
+    { lesson, student, place, readdressSdDeg, earlier = [] }: OpenedCheck,
+  ): Promise<void> {
     // The device is asked first: once the fields are on the screen, nothing overwrites what is typed into them.
     const draft = await fromDevice(this.drafts.find(checkId, this.instructorId()), undefined);
     const stored = lesson.checks.find((c) => c.id === checkId) ?? null;
@@ -71,6 +77,7 @@ export class CheckStore {
     this.content.marks.set(place?.marks ?? []);
     this.content.placeKind.set(place?.kind ?? null);
     this.content.readdressSdDeg.set(stored === null ? readdressSdDeg : stored.document.readdressSdDeg);
+    this.content.earlier.set(earlier);
     this.content.stored.set(stored !== null);
     this.stored.set(stored);
     this.restored.set(draft !== undefined);

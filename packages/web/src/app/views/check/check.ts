@@ -17,7 +17,14 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { Router } from '@angular/router';
 import { catchError, forkJoin, fromEvent, map, type Observable, of, Subscription, switchMap } from 'rxjs';
-import { type CheckRecord, type CheckView, type PlaceView, type SavedCheckView } from '@lotrecht/contract';
+import {
+  type CheckRecord,
+  type CheckView,
+  type EarlierView,
+  type LessonView,
+  type PlaceView,
+  type SavedCheckView,
+} from '@lotrecht/contract';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { PlaceApi } from '../../api/place-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
@@ -163,25 +170,31 @@ export class CheckPage {
             lesson: of(lesson),
             student: this.api.student(lesson.studentId).pipe(map(({ student }) => student)),
             place: this.placeOf(lesson.placeId),
-            readdressSdDeg: this.readdressOf(lesson.studentId),
+            known: this.knownOf(lesson),
           }),
         ),
       )
       .subscribe({
-        next: ({ lesson, student, place, readdressSdDeg }) => {
+        next: ({ lesson, student, place, known }) => {
           const { id: studentId, name: studentName, handedness } = student;
           this.current.show({ studentId, studentName, handedness, lessonId, heldOn: lesson.heldOn });
-          void this.store.open(checkId, { lesson, student, place, readdressSdDeg });
+          void this.store.open(checkId, { lesson, student, place, ...known });
         },
         error: (error: unknown) => this.problem.set(toProblem(error)),
       });
   }
 
-  /** How the student was learned to step back in; without enough set-ups, or a connection, as anyone does. */
-  private readdressOf(studentId: string): Observable<number | undefined> {
-    return this.api.readdress(studentId).pipe(
-      map(({ sdDeg, learned }) => (learned ? sdDeg : undefined)),
-      catchError(() => of(undefined)),
+  /** What is known of the student before this lesson; without a connection, nothing. */
+  private knownOf({ studentId, heldOn }: LessonView): Observable<{
+    readonly readdressSdDeg: number | undefined;
+    readonly earlier: readonly EarlierView[];
+  }> {
+    return this.api.known(studentId, heldOn).pipe(
+      map(({ readdress: { sdDeg, learned }, earlier }) => ({
+        readdressSdDeg: learned ? sdDeg : undefined,
+        earlier,
+      })),
+      catchError(() => of({ readdressSdDeg: undefined, earlier: [] })),
     );
   }
 
@@ -228,7 +241,7 @@ export class CheckPage {
   }
 
   protected linesOf({ result }: CheckView) {
-    return Object.entries(result.lines).map(([key, line]) => ({ key: key as LineKey, result: line }));
+    return Object.keys(result.lines) as LineKey[];
   }
 
   /** Lifts the cover: from here on guesses stand as they are. */

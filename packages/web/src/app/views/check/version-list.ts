@@ -33,8 +33,8 @@ const REASONS = {
               {{ clockText(version.savedAt) }}
             </span>
           </p>
-          @for (line of linesOf(version); track line.key) {
-            <lo-line-summary [key]="line.key" [line]="line.result" />
+          @for (line of linesOf(version); track line) {
+            <lo-line-summary [key]="line" [result]="version.result" />
           }
         </li>
       }
@@ -97,6 +97,6 @@ export class VersionList {
   }
 
   protected linesOf({ result }: CheckVersionView) {
-    return Object.entries(result.lines).map(([key, line]) => ({ key: key as LineKey, result: line }));
+    return Object.keys(result.lines) as LineKey[];
   }
 }

@@ -66,10 +66,10 @@ export function chartOption(
   const label = { color: soft, fontFamily: 'Barlow', fontSize: small ? 11 : 14 };
   const at = (date: string): number => Date.parse(date);
   const band = [
-    ...track.lessons.map(({ date, banded }) => ({
+    ...track.lessons.map(({ date, filtered }) => ({
       date,
-      level: banded.levelDeg,
-      half: COVERAGE_FACTOR * banded.standardDeviationDeg,
+      level: filtered.levelDeg,
+      half: COVERAGE_FACTOR * filtered.standardDeviationDeg,
     })),
     { date: forecast.date, level: forecast.levelDeg, half: forecast.halfDeg },
   ];

@@ -106,7 +106,7 @@ describe('a series in words', () => {
   it('says what is felt, and until when the usual spread stands', () => {
     const sentences = sentencesOf(toes);
     expect(sentences[0]).toMatch(
-      /^Where they feel aimed is off by \d\.\d° toward open ± \d\.\d° \(9 times asked\)\.$/,
+      /^Where they feel aimed is off by \d\.\d° toward open ± \d\.\d° \(3 lessons\)\.$/,
     );
     expect(sentences.join(' ')).toContain('as learned of this student');
     expect(sentencesOf(coached).join(' ')).toContain('the usual, until five more reps are read');

@@ -9,14 +9,14 @@ const COVERAGE_FACTOR = 1.959964;
 export function tableOf({ choice, track, lessons }: LineProgress) {
   return track.lessons.map((lesson, i) => {
     const change = track.changes[i - 1];
-    const half = (COVERAGE_FACTOR * lesson.banded.standardDeviationDeg).toFixed(1);
+    const half = (COVERAGE_FACTOR * lesson.filtered.standardDeviationDeg).toFixed(1);
     return {
       date: lesson.date,
       lessonId: lessons[i]?.lessonId ?? '',
       count: lesson.n,
       mean: turnText(choice.line, lesson.mean),
-      level: `${turnText(choice.line, lesson.banded.levelDeg)} ± ${half}°`,
-      inTolerance: percentText(lesson.banded.probabilityInTolerance),
+      level: `${turnText(choice.line, lesson.filtered.levelDeg)} ± ${half}°`,
+      inTolerance: percentText(lesson.filtered.probabilityInTolerance),
       change: change === undefined ? '' : changeText(choice.line, change),
       flag: track.flags.find((f) => f.date === lesson.date)?.code ?? '',
     };
@@ -36,7 +36,7 @@ export function sentencesOf({
   const own = `Steps back in to within ${readdress.sdDeg.toFixed(1)}° two times out of three`;
   const ahead = `${turnText(line, forecast.levelDeg)} ± ${forecast.halfDeg.toFixed(1)}°`;
   return [
-    ...(felt === null ? [] : [`Where they feel aimed is off by ${meanText(line, felt, 'times asked')}.`]),
+    ...(felt === null ? [] : [`Where they feel aimed is off by ${meanText(line, felt, 'lessons')}.`]),
     ...(cueGives === null ? [] : [`The cue turns the line by ${meanText(line, cueGives, 'lessons')}.`]),
     ...(lost === null ? [] : [`By the next lesson it has drifted ${meanText(line, lost, 'lessons')}.`]),
     readdress.learned

@@ -304,9 +304,9 @@ export class ProgressPage {
       date: lesson.date,
       n: lesson.n,
       meanDeg: lesson.mean,
-      levelDeg: lesson.banded.levelDeg,
-      levelStandardDeviationDeg: lesson.banded.standardDeviationDeg,
-      probabilityInTolerance: lesson.banded.probabilityInTolerance,
+      levelDeg: lesson.filtered.levelDeg,
+      levelStandardDeviationDeg: lesson.filtered.standardDeviationDeg,
+      probabilityInTolerance: lesson.filtered.probabilityInTolerance,
     }));
     saveFile(`${this.fileName()}.csv`, 'text/csv', unparse(rows, { escapeFormulae: true, newline: '\r\n' }));
   }

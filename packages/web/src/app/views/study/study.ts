@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { landmarkKey, landmarkStudy } from '@lotrecht/contract';
+import { landmarkKey, landmarkStudy, rodAcrossMm } from '@lotrecht/contract';
 import { LANDMARK_UNCERTAINTY, LINE_NAMES, millimetresFromMetres } from '@lotrecht/core';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
@@ -13,6 +13,8 @@ import { keepStudy, readStudy } from './study-draft.ts';
 const ON_THE_GROUND: readonly LineKey[] = ['toes', 'heels', 'face'];
 /** Sway of a bob in calm air, mm: a study is made out of the wind. */
 const CALM_SWAY_MM = 3;
+/** Of an instructor who has not said which rods they have. */
+const USUAL_ROD_MM = 1220;
 
 /** How repeatably an instructor finds the points of a line: read an unchanged set-up again and again. */
 @Component({
@@ -52,7 +54,7 @@ export class StudyPage {
     const { tapeDivisionMm, ruleDivisionMm } = this.store.settings().equipment;
     return landmarkStudy(setups, {
       line,
-      rod,
+      rodMm: rod ? this.rodMm() : null,
       resolutionMm: line === 'face' ? ruleDivisionMm : tapeDivisionMm,
       plumbMm: ON_THE_GROUND.includes(line) ? 0 : CALM_SWAY_MM,
     });
@@ -62,8 +64,11 @@ export class StudyPage {
     const study = this.study();
     if (study === null) return 'Read one unchanged set-up at least twice.';
     const [low, high] = study.endSdIntervalMm;
-    return `One end: ${study.endSdMm.toFixed(1)} mm (${low.toFixed(1)} to ${high.toFixed(1)}), of which ${study.landmarkMm.toFixed(1)} mm is finding the point; shipped ${study.shippedMm} mm.`;
+    return `One end: ${study.endSdMm.toFixed(1)} mm (${low.toFixed(1)} to ${high.toFixed(1)}), of which ${study.landmarkMm.toFixed(1)} mm is ${this.rod() ? 'one contact of the rod' : 'finding the point'}; shipped ${study.shippedMm} mm.`;
   });
+
+  /** Between the bobs at the rod’s ends; what the study says of a contact depends on it. */
+  protected readonly rodMm = computed(() => rodAcrossMm(this.store.settings().equipment) ?? USUAL_ROD_MM);
 
   /** Every line with its value in use, own or shipped. */
   protected readonly inUse = computed(() => {
@@ -71,14 +76,14 @@ export class StudyPage {
     return LINE_NAMES.map((line) => ({
       line,
       title: LINE_TITLES[line],
-      ways: [false, true].map((rod) => {
+      ways: (LANDMARK_UNCERTAINTY[line].contactM === null ? [false] : [false, true]).map((rod) => {
         const shipped = LANDMARK_UNCERTAINTY[line];
         const key = landmarkKey(line, rod);
         const ownMm = own[key];
         return {
           key,
           own: ownMm !== undefined,
-          text: `${ownMm ?? millimetresFromMetres(rod ? shipped.rodM : shipped.bareM)} mm`,
+          text: `${ownMm ?? millimetresFromMetres((rod ? shipped.contactM : shipped.bareM) ?? 0)} mm`,
         };
       }),
     }));

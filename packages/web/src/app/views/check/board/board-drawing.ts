@@ -71,8 +71,8 @@ function middle(a: BoardPoint, b: BoardPoint): BoardPoint {
   return { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
 }
 
-function leanOrNone(line: LineResult | undefined): Lean | 'none' {
-  return (line && leanOf(line)?.lean) ?? 'none';
+function leanOrNone(result: ResultDocument, line: LineKey): Lean | 'none' {
+  return leanOf(result, line)?.lean ?? 'none';
 }
 
 /** What is drawn; nulls while nothing can be. */
@@ -101,9 +101,23 @@ export function drawBoard(input: BoardInput, magnified: boolean): BoardDrawing {
       ? []
       : [
           goalsDeg === undefined
-            ? bodyLine({ line, angle, factor, lead: toBoard(points.lead), trail: toBoard(points.trail) })
+            ? bodyLine({
+                line,
+                angle,
+                lean: leanOrNone(result, line),
+                factor,
+                lead: toBoard(points.lead),
+                trail: toBoard(points.trail),
+              })
             : lineAtGoal(
-                { line, angle, factor, lead: toBoard(points.lead), trail: toBoard(points.trail) },
+                {
+                  line,
+                  angle,
+                  lean: 'in',
+                  factor,
+                  lead: toBoard(points.lead),
+                  trail: toBoard(points.trail),
+                },
                 side * (goalsDeg[line] ?? 0),
               ),
         ];
@@ -113,7 +127,12 @@ export function drawBoard(input: BoardInput, magnified: boolean): BoardDrawing {
   const faceDeg = goalsDeg === undefined ? face?.azimuthDeg : side * (goalsDeg.face ?? 0);
   const faceLine =
     edge && face && faceDeg !== undefined
-      ? [faceAim(middle(edge.heel, edge.toe), goalsDeg === undefined ? face : null, faceDeg * factor)]
+      ? [
+          faceAim(middle(edge.heel, edge.toe), faceDeg * factor, {
+            label: goalsDeg === undefined ? `Face ${angleText(face)}` : 'Face as it should be',
+            lean: goalsDeg === undefined ? leanOrNone(result, 'face') : 'in',
+          }),
+        ]
       : [];
   const lines = [...bodyLines.map((b) => b.line), ...faceLine];
   const marks = bodyLines.flatMap((b) => b.marks);
@@ -132,12 +151,13 @@ export function drawBoard(input: BoardInput, magnified: boolean): BoardDrawing {
 interface BodyLineInput {
   readonly line: LineKey;
   readonly angle: LineResult;
+  readonly lean: Lean | 'none';
   readonly factor: number;
   readonly lead: BoardPoint;
   readonly trail: BoardPoint;
 }
 
-function bodyLine({ line, angle, factor, lead, trail }: BodyLineInput): {
+function bodyLine({ line, angle, lean, factor, lead, trail }: BodyLineInput): {
   line: BoardLine;
   marks: BoardDrawing['marks'];
   gaps: BoardGap[];
@@ -150,7 +170,7 @@ function bodyLine({ line, angle, factor, lead, trail }: BodyLineInput): {
   return {
     line: {
       key: line,
-      lean: leanOrNone(angle),
+      lean,
       from: toward(centre, azimuth, -half),
       to,
       label: `${LINE_TITLES[line]} ${angleText(angle)}`,
@@ -201,14 +221,18 @@ function edgeAt(
   };
 }
 
-function faceAim(from: BoardPoint, angle: LineResult | null, pointsDeg: number): BoardLine {
+function faceAim(
+  from: BoardPoint,
+  pointsDeg: number,
+  { label, lean }: Pick<BoardLine, 'label' | 'lean'>,
+): BoardLine {
   const to = toward(from, pointsDeg, AIM_MM);
   return {
     key: 'face',
-    lean: angle === null ? 'in' : leanOrNone(angle),
+    lean,
     from,
     to,
-    label: angle === null ? 'Face as it should be' : `Face ${angleText(angle)}`,
+    label,
     labelAt: { x: to.x, y: to.y - 24 },
   };
 }

@@ -114,7 +114,7 @@ export class StringBoard {
     if (this.covered()) return 'String board, covered until it is revealed.';
     if (result === null) return 'String board, empty: no line has been read yet.';
     const lines = Object.entries(result.lines).map(([key, line]) => {
-      const lean = leanOf(line);
+      const lean = leanOf(result, key as LineKey);
       return `${LINE_TITLES[key as LineKey]} ${angleText(line)}${lean ? `, ${lean.words.toLowerCase()}` : ''}`;
     });
     return `String board, seen from above with the target up. ${lines.join('. ')}.`;

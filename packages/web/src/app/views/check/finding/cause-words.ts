@@ -2,17 +2,33 @@ import { type Cause } from '@lotrecht/contract';
 import { type BallPosition, type Chain } from '@lotrecht/core';
 import { LINE_TITLES, percentText } from '../../../ui/words.ts';
 
-/** Whether the set-up is the cause, in one sentence, and what is missing for it. */
-export function causeText({ verdict, allInProbability, notRead, ballRead }: Cause): string {
+/** Lines as they are said in a row. */
+const named = (lines: Cause['read']): string =>
+  lines.map((line) => LINE_TITLES[line].toLowerCase()).join(', ');
+
+/** Whether the set-up is the cause, and what is missing for saying so. */
+export function causeText(cause: Cause): string {
+  const { verdict, allInProbability, nextTimeProbability, notRead, read, ballRead } = cause;
   const all = `All in: ${percentText(allInProbability)}.`;
-  if (verdict === 'ruled-out') return `The set-up is not the cause. ${all}`;
-  if (verdict === 'ruled-in') return `The set-up can be the cause. ${all}`;
-  const missing = [
-    ...notRead.map((line) => LINE_TITLES[line].toLowerCase()),
-    ...(ballRead ? [] : ['ball position']),
-  ];
-  const wanting = missing.length === 0 ? '' : ` Not read: ${missing.join(', ')}.`;
-  return `The set-up is neither ruled in nor out. ${all}${wanting}`;
+  const next = nextTimeProbability === null ? '' : ` At the next stand: ${percentText(nextTimeProbability)}.`;
+  switch (verdict) {
+    case 'ruled-out':
+      return `As it stood, the set-up is not the cause. ${all}${next}`;
+    case 'lines-ruled-out':
+      return `The lines are not the cause; the ball was not looked at. ${all}${next}`;
+    case 'part-ruled-out':
+      return `Of what was looked at (${named(read)}): not the cause. Not read: ${named(notRead)}.`;
+    case 'ruled-in':
+      return `The set-up can be the cause. ${all}`;
+    case 'open': {
+      const missing = [
+        ...(notRead.length === 0 ? [] : [named(notRead)]),
+        ...(ballRead ? [] : ['ball position']),
+      ];
+      const wanting = missing.length === 0 ? '' : ` Not read: ${missing.join(', ')}.`;
+      return `The set-up is neither ruled in nor out. ${all}${wanting}`;
+    }
+  }
 }
 
 /** What a chain may do to the shot, mirrored for the hand. */
@@ -40,5 +56,5 @@ export function ballText({ share, offsetM, verdict }: BallPosition): string {
   const at = `Ball ${Math.round(100 * share)} % of the stance behind the lead heel`;
   if (verdict === 'in') return `${at}: in.`;
   const way = offsetM > 0 ? 'forward, toward the target' : 'back, away from the target';
-  return verdict === 'out' ? `${at}: ${mm} mm ${way}.` : `${at}: can’t tell, ${mm} mm off.`;
+  return verdict === 'out' ? `${at}: ${mm} mm ${way}.` : `${at}: not decided, ${mm} mm off.`;
 }

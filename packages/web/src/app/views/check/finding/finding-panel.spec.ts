@@ -4,6 +4,7 @@ import {
   chainsOfResult,
   type CheckParts,
   composeCheck,
+  type ResultDocument,
   solveDocument,
   type TypedReading,
 } from '@lotrecht/contract';
@@ -32,6 +33,7 @@ async function panelOf(
   change: Partial<CheckParts>,
   ground: Partial<FindingGround> = {},
   open?: string,
+  answer?: (solved: ResultDocument) => ResultDocument,
 ): Promise<Panel> {
   const handedness = change.handedness ?? 'right';
   const document = composeCheck({
@@ -41,7 +43,8 @@ async function panelOf(
     readings: [toes(602)],
     ...change,
   });
-  const result = document ? solveDocument(document) : null;
+  const solved = document ? solveDocument(document, { answer: 'live' }) : null;
+  const result = solved && (answer?.(solved) ?? solved);
   const fixture = TestBed.createComponent(FindingPanel);
   const chosen: (LineKey | null)[] = [];
   fixture.componentInstance.choose.subscribe((line) => chosen.push(line));
@@ -52,6 +55,7 @@ async function panelOf(
     units: { length: 'mm', distance: 'm' },
     cause: result && causeOf(result, ['face', 'toes'], null),
     chains: result ? chainsOfResult(result) : [],
+    madeFrom: 'From today’s readings, and how bodies hang together.',
     longClub: false,
     sentences: [],
     ...ground,
@@ -73,7 +77,7 @@ describe('the finding', () => {
 
   it('names the line to fix first with its move, its split and its feel', async () => {
     const { text } = await panelOf({}, { targetDistanceM: 150 });
-    expect(text).toContain('Fix first: toes');
+    expect(text).toMatch(/Likely first: toes, \d+ %/);
     expect(text).toContain('Trail toe 31 mm toward the line.');
     expect(text).toContain('trail 16 mm in, lead 15 mm back');
     expect(text).toContain('It will feel aimed 10 m left of where it feels now.');
@@ -95,16 +99,42 @@ describe('the finding', () => {
     expect(text).toContain('10 m right of where it feels now');
   });
 
-  it('says likely first where nothing is out for certain', async () => {
-    expect((await panelOf({ readings: [toes(594)] })).text).toContain('Likely first: toes');
+  it('says fix first where it is certain, and likely first with its chance where it is not', async () => {
+    const sure = (solved: ResultDocument): ResultDocument => {
+      const { posterior } = structuredClone(solved);
+      if (posterior === undefined) throw new Error('an answer was asked for');
+      posterior.lines.toes.probabilityFirst = 0.86;
+      return { ...solved, posterior };
+    };
+    expect((await panelOf({}, {}, undefined, sure)).text).toContain('Fix first: toes');
+    expect((await panelOf({})).text).toMatch(/Likely first: toes, \d+ %/);
+  });
+
+  it('says so when what comes first was not read', async () => {
+    const { text } = await panelOf({ readings: [toes(571)] });
+    expect(text).toContain('The face was not read: read it next.');
+  });
+
+  it('keeps the tape’s own figures one tap below, and says what the answer is made from', async () => {
+    const { text } = await panelOf({ readings: [toes(594)] }, {}, 'Toes');
+    expect(text).toMatch(/The tape alone: in with \d+ %/);
+    expect(text).toContain('From today’s readings, and how bodies hang together.');
   });
 
   it('says so when there is nothing to fix', async () => {
-    expect((await panelOf({ readings: [toes(571)] })).text).toContain('Nothing to fix first');
+    const fine = (solved: ResultDocument): ResultDocument => {
+      const { posterior } = structuredClone(solved);
+      if (posterior === undefined) throw new Error('an answer was asked for');
+      return { ...solved, posterior: { ...posterior, first: null, probabilityNoneFirst: 0.84 } };
+    };
+    const { text } = await panelOf({ readings: [toes(571)] }, {}, undefined, fine);
+    expect(text).toContain('Nothing to fix first');
+    expect(text).toContain('Everything is in: 84 %.');
   });
 
   it('says what would settle a line that cannot be told, and its move, when it is opened', async () => {
-    const { text } = await panelOf({ readings: [toes(594)] }, {}, 'Toes');
+    const tape = ({ posterior: _none, ...rest }: ResultDocument): ResultDocument => rest;
+    const { text } = await panelOf({ readings: [toes(594)] }, {}, 'Toes', tape);
     expect(text).toMatch(/Would settle it: \d+ readings/);
   });
 
@@ -133,7 +163,9 @@ describe('the finding', () => {
 
   it('rules the set-up in as the cause, or says what is missing to rule it out', async () => {
     expect((await panelOf({})).text).toContain('The set-up can be the cause.');
-    const open = await panelOf({ readings: [toes(571)] });
+    const part = await panelOf({ readings: [toes(571)] });
+    expect(part.text).toContain('Of what was looked at (toes): not the cause. Not read: face.');
+    const open = await panelOf({ readings: [toes(587)] });
     expect(open.text).toContain('neither ruled in nor out');
     expect(open.text).toContain('Not read: face, ball position.');
   });

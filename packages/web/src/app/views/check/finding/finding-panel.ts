@@ -11,6 +11,7 @@ import { type Chain, signWords } from '@lotrecht/core';
 import { Bob } from '../../../ui/bob.ts';
 import {
   angleText,
+  firstOf,
   leanOf,
   LINE_TITLES,
   type LineKey,
@@ -29,6 +30,8 @@ export interface FindingGround {
   readonly units: { readonly length: 'mm' | 'cm' | 'in'; readonly distance: 'm' | 'yd' };
   /** Felt aim before the reveal, degrees from the target, right positive. */
   readonly feltDeg?: number;
+  /** What the answer is made from, in a sentence. */
+  readonly madeFrom: string | null;
   /** The line that the instructor chose to work on. */
   readonly priority?: LineKey;
   readonly cause: Cause | null;
@@ -60,38 +63,60 @@ export class FindingPanel {
     return result === null
       ? []
       : (Object.entries(result.lines) as [LineKey, LineResult][]).map(([key, line]) =>
-          this.describe(key, line),
+          this.describe(result, key, line),
         );
   });
 
-  /** What the readings put first. */
+  /** What comes first, from all that is known. */
   private readonly readFirst = computed(() => {
     const result = this.result();
-    return result?.fixFirst ?? result?.likelyFirst ?? null;
+    return result === null ? null : firstOf(result);
+  });
+
+  /** Nothing comes first, and how sure that is. */
+  protected readonly nothingFirst = computed(() => {
+    const first = this.readFirst();
+    if (first === null || first.line !== null) return null;
+    return first.probability === null
+      ? 'No line that was read is out or probably out.'
+      : `${first.certain ? 'Everything is in' : 'Most likely everything is in'}: ${percentText(first.probability)}.`;
+  });
+
+  /** Where there is more to gain than at what comes first. */
+  protected readonly gain = computed(() => {
+    const posterior = this.result()?.posterior;
+    const [most, first] = [posterior?.mostToGain ?? null, this.first()?.key];
+    if (most === null || first === undefined || most === first) return null;
+    return `Most to gain: the ${most}, farthest outside.`;
   });
 
   /** The line to work on, and how sure it is. */
   protected readonly first = computed(() => {
-    const result = this.result();
+    const [result, said] = [this.result(), this.readFirst()];
     const chosen = this.ground().priority;
-    const key = chosen ?? this.readFirst();
-    const line = key === null ? undefined : result?.lines[key];
-    if (result === null || key === null || line === undefined) return null;
-    const isOther = chosen !== undefined && chosen !== this.readFirst();
+    const key = chosen ?? said?.line ?? null;
+    if (result === null || said === null || key === null) return null;
+    const isOther = chosen !== undefined && chosen !== said.line;
+    const line = result.lines[key];
     return {
       key,
-      title:
-        chosen !== undefined && isOther
-          ? `Your choice: ${key}`
-          : result.fixFirst === null
-            ? `Likely first: ${key}`
-            : `Fix first: ${key}`,
+      title: isOther
+        ? `Your choice: ${key}`
+        : said.certain
+          ? `Fix first: ${key}`
+          : `Likely first: ${key}${said.probability === null ? '' : `, ${percentText(said.probability)}`}`,
       other: isOther
-        ? `The readings say: ${this.readFirst() === null ? 'nothing out' : `${this.readFirst()} first`}.`
+        ? `The readings say: ${said.line === null ? 'nothing out' : `${said.line} first`}.`
         : null,
-      move: moveText(key, line, this.ground().units.length),
-      split: splitText(key, line, this.ground().units.length),
-      feel: this.feel(key, line),
+      notRead:
+        line !== undefined
+          ? null
+          : key === 'face'
+            ? 'The face was not read: read it next.'
+            : `The ${key} were not read: read them next.`,
+      move: line === undefined ? null : moveText(key, line, this.ground().units.length),
+      split: line === undefined ? null : splitText(key, line, this.ground().units.length),
+      feel: line === undefined ? null : this.feel(key, line),
     };
   });
 
@@ -112,8 +137,12 @@ export class FindingPanel {
       if (Math.abs(c) < half) return `The body stands as one, square within ± ${half.toFixed(1)}°.`;
       return `The whole body is turned ${Math.abs(c).toFixed(1)}° ${c > 0 ? above : below}, ± ${half.toFixed(1)}°: one turn, not a twist.`;
     }
-    const entries = Object.entries(turn.twistDeg) as [LineKey, number][];
-    const [line, deg] = entries.reduce((most, e) => (Math.abs(e[1]) > Math.abs(most[1]) ? e : most));
+    const { mostTwisted: line } = turn;
+    if (line == null) {
+      const pair = (Object.keys(turn.twistDeg) as LineKey[]).join(' and ');
+      return `Twisted: ${pair} do not point the same way.`;
+    }
+    const deg = turn.twistDeg[line] ?? 0;
     return `Twisted: the ${line} stand ${Math.abs(deg).toFixed(1)}° more ${deg > 0 ? above : below} than the body as a whole.`;
   });
 
@@ -121,6 +150,8 @@ export class FindingPanel {
     const { cause } = this.ground();
     return cause === null || this.result() === null ? null : causeText(cause);
   });
+
+  protected readonly from = computed(() => (this.result()?.posterior ? this.ground().madeFrom : null));
 
   protected readonly chains = computed(() => {
     const { chains, handedness, longClub } = this.ground();
@@ -138,8 +169,8 @@ export class FindingPanel {
     this.opened.update((opened) => (opened === key ? null : key));
   }
 
-  private describe(key: LineKey, line: LineResult) {
-    const lean = leanOf(line);
+  private describe(result: ResultDocument, key: LineKey, line: LineResult) {
+    const lean = leanOf(result, key);
     return {
       key,
       title: LINE_TITLES[key],
@@ -148,8 +179,12 @@ export class FindingPanel {
       side: line.side,
       lean,
       words: lean?.words ?? 'No tolerance in this method',
-      percent: lean && lean.lean !== 'cannot-tell' ? percentText(lean.probability) : '',
-      settle: settleText(line, this.ground().units.length),
+      percent: lean === null ? '' : percentText(lean.probability),
+      settle:
+        result.posterior !== undefined && lean?.lean !== 'cannot-tell'
+          ? null
+          : settleText(line, this.ground().units.length),
+      tape: tapeText(line),
       move: moveText(key, line, this.ground().units.length),
       isChosen: this.ground().priority === key,
     };
@@ -170,6 +205,12 @@ export class FindingPanel {
     const felts = Math.abs(felt) < 0.5 ? 'on the target' : `${off(felt)} of it`;
     return `Felt aimed ${felts}. Corrected, it will feel ${off(felt + shift)} of the target.`;
   }
+}
+
+/** What the tape alone says of a line; null where nothing else speaks. */
+function tapeText({ verdict, conformanceProbability }: LineResult): string | null {
+  if (verdict === undefined || conformanceProbability === undefined) return null;
+  return `The tape alone: in with ${percentText(conformanceProbability)}.`;
 }
 
 /** Half by each foot keeps the distance to the ball. */

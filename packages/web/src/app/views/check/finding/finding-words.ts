@@ -12,6 +12,7 @@ import { MethodStore } from '../../../methods/method.store.ts';
 import { differenceText } from '../../../ui/difference-words.ts';
 import { CheckContent } from '../check-content.ts';
 import { itemSentences } from '../../../ui/item-words.ts';
+import { firstOf } from '../../../ui/words.ts';
 import { ballText } from './cause-words.ts';
 import { type FindingGround } from './finding-panel.ts';
 
@@ -74,6 +75,15 @@ export class FindingWords {
     return lessonDifferences(before, [{ document: shown.document, result: shown.result }], false);
   });
 
+  /** What the answer is made from: nobody should take it for the tape's alone. */
+  private readonly madeFrom = computed(() => {
+    const shown = this.content.shown();
+    const earlier = shown?.document?.earlier?.length ?? 0;
+    if (shown?.result?.notes.some(({ code }) => code === 'history-set-aside')) return null;
+    if (earlier === 0) return 'From today’s readings, and how bodies hang together.';
+    return `From today and ${earlier} earlier ${earlier === 1 ? 'check' : 'checks'}.`;
+  });
+
   readonly ground = computed((): FindingGround => {
     const result = this.content.shown()?.result ?? null;
     const { priority, feltDeg, guess, items } = this.content.record();
@@ -88,6 +98,7 @@ export class FindingWords {
       ...(priority && { priority }),
       cause: result === null ? null : causeOf(result, decidingLines(this.content.rules()), this.ballRead()),
       chains: result === null ? [] : chainsOfResult(result),
+      madeFrom: this.madeFrom(),
       longClub: LONG_CLUBS.has(this.content.club().group),
       sentences: [
         ...(this.ball() === null ? [] : [this.ball() ?? '']),
@@ -98,9 +109,12 @@ export class FindingWords {
           : []),
         ...this.drift().map((d) => `After the look: ${differenceText(d)}`),
         ...this.sinceBaseline()
-          .filter((d) => d.line === (result?.fixFirst ?? d.line) || d.real)
+          .filter((d) => d.line === ((result && firstOf(result).line) ?? d.line) || d.real)
           .map((d) => `Since the baseline: ${differenceText(d)}`),
         ...itemSentences(items),
+        ...(this.content.answerFailed()
+          ? ['This device cannot make the answer: only the tape’s own figures are shown.']
+          : []),
       ],
     };
   });

@@ -15,8 +15,8 @@ import {
   type CheckDocument,
   type Circumstances,
   composeTargetLine,
-  type LineResult,
   type MethodDocument,
+  type ResultDocument,
   solveDocument,
   type TargetLineChoice,
 } from '@lotrecht/contract';
@@ -27,7 +27,7 @@ import { bearingText } from '../../../ui/bearings.ts';
 import { NumberField } from '../../../ui/number-field.ts';
 import { ProblemNote } from '../../../ui/problem-note.ts';
 import { TargetLineFields } from '../../../ui/target-line-fields.ts';
-import { angleText, leanOf, LINE_TITLES, type LineKey } from '../../../ui/words.ts';
+import { angleText, firstOf, leanOf, LINE_TITLES, type LineKey } from '../../../ui/words.ts';
 import { MethodStore } from '../../../methods/method.store.ts';
 import { CheckContent, FIRST_CIRCUMSTANCES } from '../check-content.ts';
 import { Circumstances as CircumstanceFields } from './circumstances.ts';
@@ -120,16 +120,17 @@ export class GroundSheet {
     const other = this.methods.all().find((m) => m.id === this.otherId());
     if (!document || other === undefined) return [];
     const rebase = this.content.rebase() ?? undefined;
-    const mine = solveDocument(document, { rebase });
-    const theirs = solveDocument(underMethod(document, other), { rebase });
-    const said = (line: LineResult | undefined): string => (line && leanOf(line)?.words) ?? 'no tolerance';
+    const mine = solveDocument(document, { rebase, answer: 'live' });
+    const theirs = solveDocument(underMethod(document, other), { rebase, answer: 'live' });
+    const said = (result: ResultDocument, key: LineKey): string =>
+      leanOf(result, key)?.words ?? 'no tolerance';
     return [
       ...(Object.keys(mine.lines) as LineKey[]).map((key) => ({
         title: LINE_TITLES[key],
-        mine: said(mine.lines[key]),
-        theirs: said(theirs.lines[key]),
+        mine: said(mine, key),
+        theirs: said(theirs, key),
       })),
-      { title: 'Fix first', mine: mine.fixFirst ?? 'nothing', theirs: theirs.fixFirst ?? 'nothing' },
+      { title: 'First', mine: firstOf(mine).line ?? 'nothing', theirs: firstOf(theirs).line ?? 'nothing' },
     ];
   });
   protected readonly otherName = computed(

@@ -1,0 +1,179 @@
+import { handedAzimuth, withoutNegativeZero } from '../geometry/azimuth.ts';
+import { type Handedness } from '../geometry/handedness.ts';
+import { type LineName } from '../geometry/line.ts';
+import { type Observation, type ReadAzimuth } from '../observation/observation.ts';
+import { readObservation } from '../observation/read-observation.ts';
+import { type FirstCheck } from '../posterior/academy-prior.ts';
+import { type EarlierCheck, type PosteriorGround } from '../posterior/posterior.ts';
+import { requirePrior, SHIPPED_PRIOR } from '../posterior/prior.ts';
+import { requireAngleUncertainty } from '../refusal/ranges.ts';
+import { RefusedInput } from '../refusal/refused-input.ts';
+import { type TargetLine, targetLineUncertainty } from '../station/target-line.ts';
+import { combineLine, type CombinedLine, type HeldReading } from './combine-line.ts';
+import { type EarlierSetup, type Setup } from './setup.ts';
+
+/** Older than anyone's first lesson. */
+const MOST_DAYS_BEFORE = 36_525;
+
+/** Default re-address spread: 2°. */
+export const DEFAULT_READDRESS_SD_RAD = (2 * Math.PI) / 180;
+
+/** A line with its readings, apart and as one. */
+export interface ReadLine {
+  readonly line: LineName;
+  readonly indices: readonly number[];
+  readonly readings: readonly HeldReading[];
+  readonly combined: CombinedLine;
+}
+
+/** A check as it was read, before anything is judged. */
+export interface ReadSetup {
+  /** u(T), rad. */
+  readonly targetLineUncertaintyRad: number;
+  readonly readdressSdRad: number;
+  /** In the order in which lines were first observed. */
+  readonly lines: readonly ReadLine[];
+  readonly severalHolds: boolean;
+}
+
+/**
+ * Reads every observation of a check and combines them line by line.
+ *
+ * @throws RefusedInput naming the field
+ */
+export function readSetup(setup: Setup): ReadSetup {
+  const readdressSdRad = requireAngleUncertainty(
+    'readdressSdRad',
+    setup.readdressSdRad ?? DEFAULT_READDRESS_SD_RAD,
+  );
+  return {
+    targetLineUncertaintyRad: within('targetLine', () => targetLineUncertainty(setup.targetLine)),
+    readdressSdRad,
+    lines: readAll(setup, readdressSdRad),
+    severalHolds: isOfSeveralHolds(setup.observations),
+  };
+}
+
+/** The readings of a check by their lines, each line combined, in the order in which lines were first observed. */
+function readAll(setup: Setup, readdressSdRad: number): ReadLine[] {
+  const byLine = new Map<LineName, { indices: number[]; readings: HeldReading[] }>();
+  setup.observations.forEach((o, index) => {
+    const read = readAt(setup, index);
+    const ofLine = byLine.get(o.line);
+    if (ofLine === undefined) byLine.set(o.line, { indices: [index], readings: [read] });
+    else {
+      ofLine.indices.push(index);
+      ofLine.readings.push(read);
+    }
+  });
+  return [...byLine].map(([line, { indices, readings }]) => ({
+    line,
+    indices,
+    readings,
+    combined: combineLine(line, readings, readdressSdRad),
+  }));
+}
+
+/** How far the line that was laid is turned from the true one, in φ: what a re-base adds to every line. */
+export function laidTurn({ found }: TargetLine, handedness: Handedness): number {
+  return found === undefined ? 0 : handedAzimuth(found.turnedRad, handedness);
+}
+
+function readAt(
+  { observations, handedness, targetLine }: Pick<Setup, 'observations' | 'handedness' | 'targetLine'>,
+  index: number,
+): HeldReading {
+  const observation = observations[index] as Observation;
+  const hold = observation.hold ?? 1;
+  try {
+    const read: ReadAzimuth = readObservation(observation, handedness);
+    // Told from the target itself, a reading does not care where the string was laid.
+    const turned = read.fromTarget ? 0 : laidTurn(targetLine, handedness);
+    return {
+      handedAzimuthRad:
+        turned === 0 ? read.handedAzimuthRad : withoutNegativeZero(read.handedAzimuthRad + turned),
+      standardUncertaintyRad: read.standardUncertaintyRad,
+      independentRad: read.independentRad,
+      shared: read.shared,
+      fromTarget: read.fromTarget,
+      hold,
+    };
+  } catch (error) {
+    throw error instanceof RefusedInput ? error.within(`observations.${index}`) : error;
+  }
+}
+
+function isOfSeveralHolds(observations: readonly Observation[]): boolean {
+  const first = observations[0]?.hold ?? 1;
+  return observations.some((o) => (o.hold ?? 1) !== first);
+}
+
+/** What is refused inside is refused under the name of what is around it. */
+export function within<T>(outer: string, work: () => T): T {
+  try {
+    return work();
+  } catch (error) {
+    throw error instanceof RefusedInput ? error.within(outer) : error;
+  }
+}
+
+/** What the posterior is made from; everything that a prior and earlier checks can be wrong in is refused here. */
+export function posteriorGroundOf(setup: Setup, read: ReadSetup): PosteriorGround {
+  return {
+    ...evidenceOf(read),
+    prior: setup.prior === undefined ? SHIPPED_PRIOR : requirePrior(setup.prior.components),
+    earlier: (setup.earlier ?? []).map((check, index, all) =>
+      within(`earlier.${index}`, () => earlierOf(check, setup, all[index - 1]?.daysBefore)),
+    ),
+    tolerancesRad: setup.tolerancesRad,
+    order: setup.order,
+  };
+}
+
+function earlierOf(
+  { daysBefore, targetLine, readdressSdRad, sameLine, observations }: EarlierSetup,
+  { handedness }: Setup,
+  daysOfTheOneBefore = Number.POSITIVE_INFINITY,
+): EarlierCheck {
+  if (!Number.isInteger(daysBefore) || daysBefore < 0 || daysBefore > MOST_DAYS_BEFORE) {
+    throw new RefusedInput('out-of-range', 'daysBefore', {
+      read: String(daysBefore),
+      advice: 'An earlier check was taken a whole number of days before this one, 0 or more.',
+    });
+  }
+  if (daysBefore > daysOfTheOneBefore) {
+    throw new RefusedInput('date-order', 'daysBefore', {
+      read: String(daysBefore),
+      advice: 'Earlier checks stand in their order, oldest first.',
+    });
+  }
+  const readings = observations.map((o, index) => ({
+    ...readAt({ observations, handedness, targetLine }, index),
+    line: o.line,
+  }));
+  return {
+    daysBefore,
+    targetLineUncertaintyRad: within('targetLine', () => targetLineUncertainty(targetLine)),
+    readdressSdRad: requireAngleUncertainty('readdressSdRad', readdressSdRad ?? DEFAULT_READDRESS_SD_RAD),
+    sameLine: sameLine ?? false,
+    readings,
+  };
+}
+
+/**
+ * What a check alone says of what kind of student this is.
+ *
+ * @throws RefusedInput naming the field
+ * @example firstCheckOf({ handedness: 'right', targetLine: {}, tolerancesRad: {}, order: [], observations: [{ line: 'toes', by: 'gaps', leadGapM: 0.6, trailGapM: 0.6, baseM: 0.45 }] }).targetLineUncertaintyRad // 0
+ */
+export function firstCheckOf(setup: Setup): FirstCheck {
+  return evidenceOf(readSetup(setup));
+}
+
+function evidenceOf({ lines, targetLineUncertaintyRad, readdressSdRad }: ReadSetup): FirstCheck {
+  return {
+    readings: lines.flatMap(({ line, readings }) => readings.map((r) => ({ ...r, line }))),
+    targetLineUncertaintyRad,
+    readdressSdRad,
+  };
+}

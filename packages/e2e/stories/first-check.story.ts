@@ -34,7 +34,7 @@ test('a right-hander’s toes at 571 and 602 on 450 read 3.9° closed to the rig
   await expect(check.toes).toContainText('3.9° closed (right)');
   await expect(check.toes).toContainText('Out: too closed');
   await expect(check.face).toContainText('2.3° open (right)');
-  await expect(check.priority).toContainText('Fix first: toes');
+  await expect(check.priority).toContainText(/Likely first: toes, \d+ %/);
   await expect(check.priority).toContainText('Trail toe 31 mm toward the line.');
   await expect(check.priority).toContainText('trail 16 mm in, lead 15 mm back');
   await expect(check.priority).toContainText('aimed 10 m left');

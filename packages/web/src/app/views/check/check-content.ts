@@ -158,9 +158,10 @@ export class CheckContent {
   /** The same with what follows from it and from all that is known, which comes a moment later. */
   private readonly answered = computed(() => {
     const [solution, answer] = [this.solution(), this.newestAnswer()];
-    if (solution?.result == null || answer === null || answer.document !== solution.document) return solution;
+    const result = solution?.result ?? null;
+    if (solution === null || result === null || answer?.document !== solution.document) return solution;
     const { posterior, notes } = answer;
-    return { ...solution, result: { ...solution.result, notes, ...(posterior && { posterior }) } };
+    return { ...solution, result: { ...result, notes, ...(posterior && { posterior }) } };
   });
 
   /** What they said before the target line was found wrong; null while it stands as laid. */

@@ -137,8 +137,8 @@ export class FindingPanel {
       if (Math.abs(c) < half) return `The body stands as one, square within ± ${half.toFixed(1)}°.`;
       return `The whole body is turned ${Math.abs(c).toFixed(1)}° ${c > 0 ? above : below}, ± ${half.toFixed(1)}°: one turn, not a twist.`;
     }
-    const { mostTwisted: line } = turn;
-    if (line == null) {
+    const line = turn.mostTwisted ?? null;
+    if (line === null) {
       const pair = (Object.keys(turn.twistDeg) as LineKey[]).join(' and ');
       return `Twisted: ${pair} do not point the same way.`;
     }

@@ -80,8 +80,11 @@ export class FindingWords {
     const shown = this.content.shown();
     const earlier = shown?.document?.earlier?.length ?? 0;
     if (shown?.result?.notes.some(({ code }) => code === 'history-set-aside')) return null;
-    if (earlier === 0) return 'From today’s readings, and how bodies hang together.';
-    return `From today and ${earlier} earlier ${earlier === 1 ? 'check' : 'checks'}.`;
+    const from =
+      earlier === 0
+        ? 'From today’s readings, and how bodies hang together.'
+        : `From today and ${earlier} earlier ${earlier === 1 ? 'check' : 'checks'}.`;
+    return `${from} What comes first is told of the habit.`;
   });
 
   readonly ground = computed((): FindingGround => {

@@ -114,6 +114,44 @@ test('a correction keeps the version before, and a deleted check comes back', as
   await expect(check.toes).toContainText('2.9° closed (right)');
 });
 
+test('a base that can hardly be is asked about, and nothing behind the last field changes a kept check', async ({
+  page,
+}) => {
+  const check = new CheckPage(page);
+  await page.getByRole('button', { name: 'New check for Anselm Tove' }).click();
+  await check.toTape();
+  // A digit was lost: 63 for 630.
+  await check.typeReadings(['560', '562', '63', '3', '3', '75']);
+  const keep = page.getByRole('button', { name: /^(Keep check|Keep correction)$/ });
+  await keep.click();
+  const question = page.getByRole('alert').filter({ hasText: 'a base of 63 mm' });
+  await expect(question).toContainText('Usual is 150 mm to 1300 mm.');
+  await page.getByRole('button', { name: 'Mend it' }).click();
+  await expect(question).toBeHidden();
+  await expect(check.field('Toes Base')).toBeFocused();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('630');
+  await check.field('Toes Base').blur();
+  await keep.click();
+  await expect(page.getByText(/^Kept \d\d:\d\d$/)).toBeVisible();
+
+  // Typing on, and keeping what is kept, makes no version and changes no field.
+  await page.keyboard.type('999');
+  await page.keyboard.press('Enter');
+  await expect(check.field('Toes Base')).toHaveValue('630');
+  await expect(check.field('Face Base')).toHaveValue('75');
+  await page.reload();
+  await expect(check.toes).toContainText('0.2° closed (right)');
+  await expect(page.getByRole('button', { name: /versions$/ })).toBeHidden();
+
+  // What was insisted on is kept as it was typed, and a correction that says so is a version of its own.
+  await check.typeReadings(['560', '562', '63', '3', '3', '75']);
+  await keep.click();
+  await page.getByRole('button', { name: 'It is so' }).click();
+  await expect(page.getByRole('button', { name: '2 versions' })).toBeVisible();
+  await expect(check.toes).toContainText('1.8° closed (right)');
+});
+
 test.describe('on a phone', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 

@@ -25,7 +25,7 @@ export function gapsAzimuth(o: GapsObservation): AzimuthEstimate {
     throw new RefusedInput('wrong-kind', 'by', {
       read: 'gaps',
       advice:
-        'The face is read with the square rod, a rod off the face, a gauge, where it points, or by eye.',
+        'The face is read with the square rod, a rod off it, a gauge, where it points, or by eye.',
     });
   }
   requireWithin('leadGapM', o.leadGapM, RANGES.gapM);

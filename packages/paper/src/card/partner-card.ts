@@ -74,7 +74,7 @@ const STEPS: readonly Step[] = [
   },
   {
     title: '2  Tape: line to club, near the target and away from it',
-    text: 'Lay the string or rod to the target through the ball. Read the tape from it to the club at the lead toe and at the trail toe, square to the line. Write both down; the difference is what counts.',
+    text: 'Lay the string or rod to the target through the ball. Read the tape square to it, to the club at the lead toe and at the trail toe. Write both down; the difference is what counts.',
     draw: (at, side) => [
       ...feet(at, side),
       cord(

@@ -94,7 +94,7 @@ export function composeHandOut(ground: HandOutGround): HandOutWish {
     checkYourself: junior
       ? ['Lay a club along your toes, step back behind it and see where it points. Tell your instructor.']
       : [
-          'Lay a club along the toes, step away, and read the tape from the line to both toes; the difference counts.',
+          'Lay a club along the toes, step away, and read the tape from the line to both toes. The difference counts.',
           'Or step behind the club and see where it points at the target’s distance.',
         ],
     cautions: CAUTIONS[junior ? 'junior' : 'adult'],

@@ -14,7 +14,7 @@ export const DRILLS: readonly Drill[] = [
   {
     id: 'look-only',
     name: 'Walk in and look, no ball',
-    how: 'Choose a narrow target. Walk in from behind on your own side, set the face, then the feet, roll the head to look once, and step away again.',
+    how: 'Choose a narrow target. Walk in from behind on your own side. Set the face, then the feet. Roll the head to look once, and step away.',
   },
   {
     id: 'feet-together',
@@ -44,7 +44,7 @@ export const DRILLS: readonly Drill[] = [
   {
     id: 'footprints',
     name: 'Stand in the footprints',
-    how: 'Lay the footprint map by its numbers, stand in it with the club down, and look at the target until it stops looking wrong.',
+    how: 'Lay the footprint map by its numbers and stand in it, club down. Look at the target until it stops looking wrong.',
   },
 ];
 

@@ -46,7 +46,7 @@ export const ALL_PARALLEL: MethodDocument = {
       setting: 'flare',
       choice: 'judged by the toes, with the flare known',
       reason:
-        'A rod along the toes is what a student can lay alone; with the flare known the heel line follows from it.',
+        'A rod along the toes is what a student can lay alone. With the flare known the heel line follows from it.',
     },
     {
       setting: 'own-side',

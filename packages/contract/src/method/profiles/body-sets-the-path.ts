@@ -50,7 +50,7 @@ export const BODY_SETS_THE_PATH: MethodDocument = {
       setting: 'flare',
       choice: 'judged by the toes, with the flare known',
       reason:
-        'A rod along the toes is what a student can lay alone; with the flare known the heel line follows from it.',
+        'A rod along the toes is what a student can lay alone. With the flare known the heel line follows from it.',
     },
     {
       setting: 'own-side',
@@ -61,7 +61,7 @@ export const BODY_SETS_THE_PATH: MethodDocument = {
       setting: 'shape',
       choice: 'body against face',
       reason:
-        'The curve comes from the difference between face and path, so the body is given the path and the face the target.',
+        'The curve comes from the difference between face and path. So the body is given the path, and the face the target.',
     },
     {
       setting: 'face-reference',

@@ -1,6 +1,6 @@
 import { type MethodDocument } from '../../generated/types.ts';
 
-/** Face and body are turned together onto the line on which the ball shall start; the string is laid along it. */
+/** Face and body are turned together onto the line on which the ball shall start. The string is laid along it. */
 export const BUILT_ON_THE_START_LINE: MethodDocument = {
   format: 'lotrecht-method',
   version: 1,
@@ -8,7 +8,7 @@ export const BUILT_ON_THE_START_LINE: MethodDocument = {
   profileVersion: 1,
   name: 'Built on the start line',
   summary:
-    'Face and body are turned together onto the line on which the ball shall start; the string is laid along it.',
+    'Face and body are turned together onto the line on which the ball shall start. The string is laid along it.',
   order: ['face', 'toes', 'knees', 'hips', 'shoulders'],
   tolerancesDeg: {
     face: [-1.5, 1.5],
@@ -46,7 +46,7 @@ export const BUILT_ON_THE_START_LINE: MethodDocument = {
       setting: 'flare',
       choice: 'judged by the toes, with the flare known',
       reason:
-        'A rod along the toes is what a student can lay alone; with the flare known the heel line follows from it.',
+        'A rod along the toes is what a student can lay alone. With the flare known the heel line follows from it.',
     },
     {
       setting: 'own-side',
@@ -57,7 +57,7 @@ export const BUILT_ON_THE_START_LINE: MethodDocument = {
       setting: 'shape',
       choice: 'face and body turned together',
       reason:
-        'One set-up is learned once and turned as a whole: left of the target for a fade, right of it for a draw, for a right-hander.',
+        'One set-up is learned once and turned as a whole. Left of the target for a fade, right of it for a draw, for a right-hander.',
     },
     {
       setting: 'face-reference',

@@ -53,13 +53,13 @@ export const SHOULDERS_AND_EYES_RULE: MethodDocument = {
       setting: 'flare',
       choice: 'judged by the toes, with the flare known',
       reason:
-        'A rod along the toes is what a student can lay alone; with the flare known the heel line follows from it.',
+        'A rod along the toes is what a student can lay alone. With the flare known the heel line follows from it.',
     },
     {
       setting: 'own-side',
       choice: 'toward the own side',
       reason:
-        'Shoulders a little open keep the player turned through; another school says open shoulders bring the club over and pull the ball.',
+        'Shoulders a little open keep the player turned through. Another school says open shoulders bring the club over and pull the ball.',
     },
     {
       setting: 'shape',

@@ -55,7 +55,7 @@ export const TRAIL_FOOT_FIRST: MethodDocument = {
       setting: 'own-side',
       choice: 'toward the own side',
       reason:
-        'Shoulders a little open keep the player turned through; another school says open shoulders bring the club over and pull the ball.',
+        'Shoulders a little open keep the player turned through. Another school says open shoulders bring the club over and pull the ball.',
     },
     {
       setting: 'shape',

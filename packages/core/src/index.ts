@@ -120,7 +120,7 @@ export {
   type Turn,
   type WouldSettle,
 } from './setup/setup.ts';
-export { DEFAULT_READDRESS_SD_RAD, firstCheckOf } from './setup/read-setup.ts';
+export { answerGroundOf, DEFAULT_READDRESS_SD_RAD, firstCheckOf } from './setup/read-setup.ts';
 export { solveSetup, type SolveWish } from './setup/solve.ts';
 export { stanceFromSteps, type SteppedStance, type Steps, trailFootBackTurn } from './setup/steps.ts';
 
@@ -137,8 +137,6 @@ export { academyPrior, ENOUGH_STUDENTS, type FirstCheck } from './posterior/acad
 export { type PriorComponent, SHIPPED_PRIOR } from './posterior/prior.ts';
 
 // What to read next
-export { type HeldEstimate } from './planning/over-holds.ts';
-export { type AnswerChance, answerChances } from './planning/answer.ts';
 export {
   assignHolds,
   type AssignedHold,
@@ -146,13 +144,12 @@ export {
   type WantedReading,
 } from './planning/assign-holds.ts';
 export {
+  type AnswerChance,
   type Candidate,
-  LEAST_GAIN_BITS,
+  LEAST_GAIN,
   nextReading,
   type NextReading,
   type Reading,
-  type ReadSoFar,
-  USUAL_SPREAD_RAD,
 } from './planning/next-reading.ts';
 export { type PlannedVerdict, type Reach, reachOf } from './planning/reach.ts';
 export { type AtHand, HOLDING_TIMES, type HoldingTimes, type Way, waysOf } from './planning/ways.ts';

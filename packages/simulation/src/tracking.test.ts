@@ -100,6 +100,18 @@ describe('tracking, by a simulation that knows the truth', () => {
     expect(real / all).toBeLessThanOrEqual(0.06);
   });
 
+  it('tells something of nothing on one screen in twelve at most', () => {
+    const dice = diceOf(SEED);
+    let told = 0;
+    for (let run = 0; run < RUNS; run++) {
+      if (track(walking(14, 0, dice), dice).changes.some((c) => c.real)) told++;
+    }
+    say(
+      `a screen of fourteen lessons of a steady student that calls any change real | ${percent(told / RUNS)}`,
+    );
+    expect(told / RUNS).toBeLessThanOrEqual(0.08 + 2.6 * Math.sqrt((0.05 * 0.95) / RUNS));
+  });
+
   it('finds a relapse within few lessons, and seldom one that is none', () => {
     const dice = diceOf(SEED);
     const [good, bad] = [0.3, 5];

@@ -42,7 +42,7 @@ function setup(readings: readonly TypedReading[], change: Partial<CheckParts> = 
 const ground: AdviceGround = {
   handedness: 'right',
   judgedBy: judgedByMethod(ALL_PARALLEL),
-  solved: null,
+  read: null,
   targetLineUncertaintyDeg: 0.2,
   tools: toolsOf(DEFAULT_SETTINGS, { windy: false }),
   hold: 1,
@@ -54,11 +54,19 @@ describe('the next reading', () => {
   it('is named with what it gains, before anything was read', () => {
     const advice = adviseNext(ground);
     expect(advice).toMatchObject({ advice: 'read' });
-    if (advice.advice === 'read') expect(advice.next.gainBits).toBeGreaterThan(0.05);
+    if (advice.advice === 'read') expect(advice.next.gain).toBeGreaterThan(0.01);
   });
 
   it('is settled once the first line of the order is out', () => {
-    expect(adviseNext({ ...ground, solved: setup([gauge('face', 9)]) }).advice).toBe('settled');
+    expect(adviseNext({ ...ground, read: setup([gauge('face', 9)]) }).advice).toBe('settled');
+  });
+
+  it('goes by the readings as they were re-based', () => {
+    const read = setup([gauge('face', 9)]);
+    // The line was laid 9° too far to the left: the face was square to the true one.
+    const rebase = { turnedDeg: -9, uncertaintyDeg: 0.2 };
+    const advice = adviseNext({ ...ground, read: { ...read, rebase } });
+    expect(advice.answer.first).not.toBe('face');
   });
 
   it('asks for no hold that the student cannot give', () => {
@@ -97,16 +105,20 @@ describe('the next reading', () => {
 });
 
 describe('how the student steps back in', () => {
-  it('is what the advice counts with, until the check says it itself', () => {
-    // One line read once: whether another hold would tell depends on how differently it is stepped into.
-    const again = (sd: number, own?: number) => {
-      const solved = setup([rod('hips', 50)], { ...(own !== undefined && { readdressSdDeg: own }) });
-      const judgedBy = { ...ground.judgedBy, order: ['hips'] as const };
-      const advice = adviseNext({ ...ground, judgedBy, solved, readdressSdDeg: sd, heldS: 15 });
-      return advice.advice === 'read' ? advice.next.gainBits : 0;
+  it('is what the advice counts with, as the check says it', () => {
+    // One stand says little of the habit of who steps in widely.
+    const sure = (readdressSdDeg: number): number =>
+      adviseNext({ ...ground, read: setup([rod('hips', 150), gauge('face', 0)], { readdressSdDeg }) }).answer
+        .probability;
+    expect(sure(0.3)).not.toBeCloseTo(sure(6), 2);
+  });
+
+  it('is the student’s own before anything was read', () => {
+    const gain = (readdressSdDeg: number): number => {
+      const advice = adviseNext({ ...ground, readdressSdDeg });
+      return advice.advice === 'read' ? advice.next.gain : 0;
     };
-    expect(again(0.3)).toBeGreaterThan(again(6));
-    expect(again(0.3, 6)).toBe(again(6));
+    expect(gain(0.3)).toBeGreaterThan(gain(6));
   });
 });
 
@@ -115,10 +127,31 @@ describe('whether the set-up is the cause', () => {
   const ball = ballOfCheck({ behindLeadHeelMm: 160, stanceMm: 400 }, { club: 'mid-iron', table: 'graded' });
 
   it('is ruled out only with every line and the ball read and in', () => {
-    const good = setup([rod('toes', 2), rod('hips', -3)]).result;
+    const judgement = {
+      tolerancesDeg: { toes: [-2, 2], hips: [-2.5, 2.5] },
+      order: ['toes', 'hips'],
+    } as const;
+    const good = setup([rod('toes', 2), rod('hips', -3)], {
+      judgement: structuredClone(judgement) as never,
+    }).result;
     expect(causeOf(good, order, ball)).toMatchObject({ verdict: 'ruled-out', notRead: [], ballRead: true });
-    expect(causeOf(good, order, null)).toMatchObject({ verdict: 'open', ballRead: false });
-    expect(causeOf(good, [...order, 'eyes'], ball)).toMatchObject({ verdict: 'open', notRead: ['eyes'] });
+    expect(causeOf(good, order, ball).nextTimeProbability).toBeLessThan(
+      causeOf(good, order, ball).allInProbability,
+    );
+    expect(causeOf(good, order, null)).toMatchObject({ verdict: 'lines-ruled-out', ballRead: false });
+    expect(causeOf(good, [...order, 'eyes'], ball)).toMatchObject({
+      verdict: 'part-ruled-out',
+      read: order,
+      notRead: ['eyes'],
+    });
+    // The tape alone, as results were kept before there were answers.
+    const { posterior: _none, ...tape } = good;
+    expect(causeOf(tape, order, ball)).toMatchObject({ verdict: 'ruled-out', nextTimeProbability: null });
+  });
+
+  it('is neither where a line is not decided', () => {
+    const unsure = setup([rod('toes', 35), rod('hips', -3)]).result;
+    expect(causeOf(unsure, order, ball).verdict).toBe('open');
   });
 
   it('is ruled in by a line or a ball that is out', () => {

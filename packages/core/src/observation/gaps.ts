@@ -24,8 +24,7 @@ export function gapsAzimuth(o: GapsObservation): AzimuthEstimate {
   if (o.line === 'face') {
     throw new RefusedInput('wrong-kind', 'by', {
       read: 'gaps',
-      advice:
-        'The face is read with the square rod, a rod off it, a gauge, where it points, or by eye.',
+      advice: 'The face is read with the square rod, a rod off it, a gauge, where it points, or by eye.',
     });
   }
   requireWithin('leadGapM', o.leadGapM, RANGES.gapM);

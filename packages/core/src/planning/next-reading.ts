@@ -1,40 +1,20 @@
-import { type LineName } from '../geometry/line.ts';
-import { type DecisionLimits, type Tolerance } from '../uncertainty/conformity.ts';
-import { inQuadrature } from '../uncertainty/quadrature.ts';
-import { type AnswerChance, answerChances, likeliestAnswer, type LineChance, openness } from './answer.ts';
-import { afterReading, type Belief, type Ground, probabilityIn, unread } from './belief.ts';
-import { type HeldEstimate, overHolds } from './over-holds.ts';
-import { reachOf } from './reach.ts';
+import { LINE_NAMES, type LineName } from '../geometry/line.ts';
+import { type FirstChances, firstChances, type JudgedLines, type Mixture } from '../posterior/answers.ts';
+import { type Belief, extended, type Member } from '../posterior/belief.ts';
+import { DIMENSIONS } from '../posterior/fixed-points.ts';
+import { believed, LINE_ROW, type PosteriorGround, standRow } from '../posterior/posterior.ts';
+import { standLoading } from '../setup/combine-line.ts';
 import { type AtHand, type HoldingTimes, type Way, waysOf } from './ways.ts';
 
-/** How far students stand off before anyone has measured them, standard deviation, rad. */
-export const USUAL_SPREAD_RAD = (4 * Math.PI) / 180;
-
-/** Below this gain, in bits, a further reading is not worth holding still for. */
-export const LEAST_GAIN_BITS = 0.05;
-
-/** A line as it stands: its readings, each with the hold it was taken in. */
-export interface ReadSoFar {
-  readonly line: LineName;
-  /** φ and u without the target line, rad; at least one. */
-  readonly readings: readonly HeldEstimate[];
-  /** In or out already. */
-  readonly decided: boolean;
-  /** Judged by eye already: looking again repeats the judge's own bias and tells nothing new. */
-  readonly byEye: boolean;
-}
+/** Below this gain of the likeliest answer a further reading is not worth holding still for. */
+export const LEAST_GAIN = 0.01;
+/** An answer this probable needs no further reading. */
+const SETTLED_FROM = 0.95;
 
 /** Where a check stands when the next reading is chosen. */
 export interface Reading {
-  /** The method's order, lines with a tolerance only count. */
-  readonly order: readonly LineName[];
-  readonly tolerancesRad: Partial<Readonly<Record<LineName, Tolerance>>>;
-  readonly limits: DecisionLimits;
-  readonly read: readonly ReadSoFar[];
-  readonly targetLineUncertaintyRad: number;
-  readonly readdressSdRad: number;
-  /** Spread of students before anyone has measured them, rad. */
-  readonly spreadRad: number;
+  /** What was read so far, nothing yet included, and what is known besides. */
+  readonly ground: PosteriorGround;
   readonly atHand: AtHand;
   readonly times: HoldingTimes;
   /** The present hold, counted from 1. */
@@ -43,21 +23,25 @@ export interface Reading {
   readonly heldS: number;
   /** Further holds that the student can give after the present one. */
   readonly holdsLeft: number;
-  /** No reading is worth less than this, bits. */
-  readonly leastGainBits: number;
+  /** No reading is worth less than this. */
+  readonly leastGain: number;
+}
+
+/** What comes first, or null for nothing, with its probability. */
+export interface AnswerChance {
+  readonly first: LineName | null;
+  readonly probability: number;
 }
 
 /** A reading that could come next, and what it is worth. */
 export interface Candidate extends Way {
   /** It does not fit the present hold. */
   readonly newHold: boolean;
-  /** How much less open the answer is expected to be, bits. */
-  readonly gainBits: number;
+  /** By how much the likeliest answer is expected to become more probable. */
+  readonly gain: number;
   /** The likeliest answer's probability, expected after the reading. */
   readonly expectedProbability: number;
-  /** Probability that the line itself is then in or out. */
-  readonly decidesProbability: number;
-  /** Seconds of holding and, for another hold, of stepping in again. */
+  /** Seconds of holding, of the tape, and, for another hold, of stepping in again. */
   readonly seconds: number;
 }
 
@@ -70,109 +54,116 @@ export type NextReading =
       readonly answer: AnswerChance;
     }
   | {
-      /** `settled`: the verdicts settle it; `not-worth-it`: nothing at hand tells enough; `no-hold-left`. */
+      /** `settled`: the answer is certain; `not-worth-it`: nothing at hand tells enough; `no-hold-left`. */
       readonly advice: 'settled' | 'not-worth-it' | 'no-hold-left';
       readonly answer: AnswerChance;
     };
 
-/** How finely the outcomes of a reading are looked at: 41 even steps over ±5 σ integrate a normal far below 1e-6. */
-const OUTCOMES: readonly { readonly z: number; readonly weight: number }[] = Array.from(
-  { length: 41 },
-  (_, i) => {
-    const z = (i - 20) / 4;
-    return { z, weight: Math.exp(-0.5 * z * z) / (4 * Math.sqrt(2 * Math.PI)) };
-  },
-);
+/** Kinds of students that are looked at, the heaviest; and points of each: the same advice as with all in nine of ten. */
+const MOST_KINDS = 8;
+const POINTS = 128;
+
+/** Gauss–Hermite nodes and weights for a standard normal distribution, seven of them. */
+const NODES: readonly (readonly [z: number, weight: number])[] = [
+  [-3.750439717725742, 5.482688559722179e-4],
+  [-2.366759410734541, 0.030757123967586497],
+  [-1.154405394739968, 0.2401231786050127],
+  [0, 0.45714285714285713],
+  [1.154405394739968, 0.2401231786050127],
+  [2.366759410734541, 0.030757123967586497],
+  [3.750439717725742, 5.482688559722179e-4],
+];
+
+/** The heaviest kinds of students with their weights, each with a covariance of its own. */
+interface Kind {
+  readonly weight: number;
+  readonly mean: Float64Array;
+  readonly covariance: Float64Array;
+}
 
 /**
- * The single further reading that tells most about what to fix first, per second that the student holds still, and
- * when to stop.
+ * The single further reading from which the answer is expected to become most certain, per second that it takes; and
+ * when to stop. What was read, how bodies hang together and earlier checks all have their say, so that a line which
+ * was never read may need no reading.
  *
- * Each line is believed normal about its reading, or about the target line with the spread of students before it is
- * read. Answers are "line k is the first that is out" and "all are in". A reading's gain is the expected loss of
- * openness (Shannon entropy) of these answers, which is never negative; lines are taken as independent.
- * @example nextReading({ order: ['toes'], tolerancesRad: { toes: [-0.1, 0.1] }, limits: { inProbability: 0.95, outProbability: 0.05 }, read: [], targetLineUncertaintyRad: 0.01, readdressSdRad: 0.03, spreadRad: 0.07, atHand: { tapeDivisionM: 0.005, plumbM: 0, gauge: false, eyeRad: 0.07 }, times: HOLDING_TIMES, hold: 1, heldS: 0, holdsLeft: 0, leastGainBits: 0.05 }).next.by // 'gaps'
+ * @example nextReading({ ground: { readings: [], targetLineUncertaintyRad: 0.01, readdressSdRad: 0.03, prior: SHIPPED_PRIOR, earlier: [], tolerancesRad: { toes: [-0.05, 0.05] }, order: ['toes'] }, atHand: { tapeDivisionM: 0.005, plumbM: 0, gauge: false, eyeRad: 0.07 }, times: HOLDING_TIMES, hold: 1, heldS: 0, holdsLeft: 0, leastGain: 0.01 }).next.by // 'gaps'
  */
 export function nextReading(state: Reading): NextReading {
-  const ground: Ground = {
-    spreadVariance: state.spreadRad ** 2,
-    targetLineVariance: state.targetLineUncertaintyRad ** 2,
-  };
-  const judged = state.order.flatMap((line) => {
-    const tolerance = state.tolerancesRad[line];
-    if (tolerance === undefined) return [];
-    const soFar = state.read.find((r) => r.line === line);
-    const belief =
-      soFar === undefined
-        ? unread(ground)
-        : afterReading(unread(ground), overHolds(soFar.readings, state.readdressSdRad));
-    // A tolerance so wide that hardly anyone leaves it, as that of free feet, needs no reading.
-    const decided = soFar?.decided ?? probabilityIn(belief, ground, tolerance) >= state.limits.inProbability;
-    return [{ line, tolerance, belief, soFar, decided }];
-  });
-  const chances: readonly LineChance[] = judged.map(({ line, belief, tolerance }) => ({
-    line,
-    probabilityIn: probabilityIn(belief, ground, tolerance),
-  }));
-  const now = answerChances(chances);
-  const answer = likeliestAnswer(now);
-  if (isSettled(judged, answer)) return { advice: 'settled', answer };
-  const candidates = judged.flatMap((judgedLine, index) =>
-    judgedLine.decided
-      ? []
-      : worthwhileWays(judgedLine, state).flatMap((way) => {
-          const timed = timing(way, state);
-          return timed === undefined || (way.by === 'eye' && judgedLine.soFar?.byEye === true)
-            ? []
-            : [worthOf({ way, timed, judgedLine, index, chances, ground, state, nowBits: openness(now) })];
-        }),
+  const { ground } = state;
+  const { beliefs, weights, holds } = believed(ground);
+  const kinds = heaviest(beliefs, weights);
+  const now = likeliest(firstChances(habitOf(kinds), ground, POINTS));
+  if (now.probability >= SETTLED_FROM) return { advice: 'settled', answer: now };
+  const looked = new Set(ground.readings.filter((r) => r.independentRad === 0).map((r) => r.line));
+  const judged = ground.order.filter((line) => ground.tolerancesRad[line] !== undefined);
+  const timed = judged.flatMap((line) =>
+    waysOf(line, state.atHand, state.times)
+      // Looking again repeats the judge's own bias and tells nothing new.
+      .filter((way) => way.by !== 'eye' || !looked.has(line))
+      .flatMap((way) => {
+        const timing = timingOf(way, state);
+        return timing === undefined ? [] : [{ way, ...timing }];
+      }),
   );
-  if (candidates.length === 0) {
-    const undecided = judged.some((l) => !l.decided);
-    return { advice: undecided ? 'no-hold-left' : 'settled', answer };
+  if (timed.length === 0) {
+    return { advice: judged.length > 0 ? 'no-hold-left' : 'settled', answer: now };
   }
-  const worth = candidates
-    .filter((c) => c.gainBits >= state.leastGainBits)
-    .toSorted((a, b) => b.gainBits / b.seconds - a.gainBits / a.seconds);
-  // A line that was begun in this hold is finished in it: read again after stepping out it is another stand.
-  const begun = new Set(
-    judged.filter((l) => l.soFar?.readings.some((r) => r.hold === state.hold)).map((l) => l.line),
-  );
-  const finishing = worth.filter((c) => begun.has(c.line) && !c.newHold);
-  const ranked = [...finishing, ...worth.filter((c) => !finishing.includes(c))];
-  const [next, ...others] = ranked;
-  return next === undefined ? { advice: 'not-worth-it', answer } : { advice: 'read', next, others, answer };
-}
-
-interface JudgedLine {
-  readonly line: LineName;
-  readonly tolerance: Tolerance;
-  readonly belief: Belief;
-  readonly soFar: ReadSoFar | undefined;
-  readonly decided: boolean;
-}
-
-/**
- * Ways that can say "in" when repeated through one whole hold; where none can, every way but a look. A rough reading
- * would only blur a sharp one that another hold brings.
- */
-function worthwhileWays({ line, tolerance }: JudgedLine, state: Reading): readonly Way[] {
-  const { times, limits, targetLineUncertaintyRad } = state;
-  const ways = waysOf(line, state.atHand, times);
-  const sharp = ways.filter((way) => {
-    const repeats = way.by === 'eye' ? 1 : Math.max(1, Math.floor(times.longestHoldS / way.holdingS));
-    const measurementUncertaintyRad = way.measurementUncertaintyRad / Math.sqrt(repeats);
-    return reachOf({ measurementUncertaintyRad, targetLineUncertaintyRad, tolerance, limits }).canSayIn;
+  const candidates = timed.map(({ way, newHold, seconds }): Candidate => {
+    const hold = newHold ? state.hold + 1 : state.hold;
+    const known = holds.includes(hold);
+    // A stand that nothing was read in yet is one more thing that is not known.
+    const from = known ? kinds : kinds.map((kind) => withStand(kind, ground.readdressSdRad));
+    const rows = [
+      LINE_NAMES.indexOf(way.line),
+      known ? standRow(holds, hold) : (from[0]?.mean.length ?? 0) - 1,
+      ...(way.by === 'pointsAt' ? [] : [LINE_ROW]),
+    ];
+    const factors = [1, standLoading(way.line), 1];
+    const expectedProbability = expectedAfter(from, { rows, factors }, way, ground);
+    return { ...way, newHold, seconds, expectedProbability, gain: expectedProbability - now.probability };
   });
-  if (sharp.length > 0) return sharp;
-  const readings = ways.filter((way) => way.by !== 'eye');
-  return readings.length > 0 ? readings : ways;
+  const worth = candidates
+    .filter((c) => c.gain >= state.leastGain)
+    .toSorted((a, b) => b.gain / b.seconds - a.gain / a.seconds);
+  const [next, ...others] = worth;
+  return next === undefined
+    ? { advice: 'not-worth-it', answer: now }
+    : { advice: 'read', next, others, answer: now };
 }
 
-/** All in, or everything up to the first that is out decided: nothing further changes what comes first. */
-function isSettled(judged: readonly JudgedLine[], { fixFirst }: AnswerChance): boolean {
-  const upTo = fixFirst === null ? judged.length : judged.findIndex((l) => l.line === fixFirst) + 1;
-  return judged.slice(0, upTo).every((l) => l.decided);
+function heaviest(beliefs: readonly Belief[], weights: readonly (readonly number[])[]): readonly Kind[] {
+  const all = beliefs.flatMap(({ members, covariance }, i) =>
+    members.map(({ mean }, m): Kind => ({ weight: weights[i]?.[m] ?? 0, mean, covariance })),
+  );
+  const heavy = all.toSorted((a, b) => b.weight - a.weight).slice(0, MOST_KINDS);
+  const whole = heavy.reduce((sum, k) => sum + k.weight, 0);
+  return heavy.map((kind) => ({ ...kind, weight: kind.weight / whole }));
+}
+
+/** The seven lines alone. */
+function habitOf(kinds: readonly Kind[]): readonly Mixture[] {
+  return kinds.map(({ weight, mean, covariance }) => {
+    const size = mean.length;
+    const lines = new Float64Array(DIMENSIONS * DIMENSIONS);
+    for (let i = 0; i < DIMENSIONS; i++) {
+      lines.set(covariance.subarray(i * size, i * size + DIMENSIONS), i * DIMENSIONS);
+    }
+    return { members: [{ weight, mean: mean.subarray(0, DIMENSIONS) }], covariance: lines };
+  });
+}
+
+function withStand({ weight, mean, covariance }: Kind, readdressSdRad: number): Kind {
+  const member: Member = { logWeight: 0, mean };
+  const more = extended({ members: [member], covariance }, [readdressSdRad ** 2]);
+  return { weight, mean: more.members[0]?.mean ?? mean, covariance: more.covariance };
+}
+
+function likeliest({ first, none }: FirstChances): AnswerChance {
+  let answer: AnswerChance = { first: null, probability: none };
+  for (const [line, probability] of first) {
+    if (probability > answer.probability) answer = { first: line, probability };
+  }
+  return answer;
 }
 
 interface Timed {
@@ -180,44 +171,80 @@ interface Timed {
   readonly seconds: number;
 }
 
-function timing(way: Way, { heldS, holdsLeft, times }: Reading): Timed | undefined {
-  if (heldS + way.holdingS <= times.longestHoldS) return { newHold: false, seconds: way.holdingS };
-  return holdsLeft > 0 ? { newHold: true, seconds: way.holdingS + times.stepInS } : undefined;
-}
-
-interface Weighed {
-  readonly way: Way;
-  readonly timed: Timed;
-  readonly judgedLine: JudgedLine;
-  readonly index: number;
-  readonly chances: readonly LineChance[];
-  readonly ground: Ground;
-  readonly state: Reading;
-  readonly nowBits: number;
-}
-
-function worthOf({ way, timed, judgedLine, index, chances, ground, state, nowBits }: Weighed): Candidate {
-  const { belief, tolerance, line, soFar } = judgedLine;
-  const hold = timed.newHold ? state.hold + 1 : state.hold;
-  const u = way.measurementUncertaintyRad;
-  const isAnotherStand = soFar !== undefined && !soFar.readings.some((r) => r.hold === hold);
-  const outcomeSpread = Math.sqrt(
-    belief.variance + inQuadrature(u, isAnotherStand ? state.readdressSdRad : 0) ** 2,
-  );
-  const before = soFar?.readings ?? [];
-  const { inProbability, outProbability } = state.limits;
-  let bits = 0;
-  let expectedProbability = 0;
-  let decidesProbability = 0;
-  for (const { z, weight } of OUTCOMES) {
-    const value = belief.mean + z * outcomeSpread;
-    const reading = { handedAzimuthRad: value, standardUncertaintyRad: u, hold };
-    const after = afterReading(unread(ground), overHolds([...before, reading], state.readdressSdRad));
-    const pIn = probabilityIn(after, ground, tolerance);
-    const answers = answerChances(chances.map((c, i) => (i === index ? { line, probabilityIn: pIn } : c)));
-    bits += weight * openness(answers);
-    expectedProbability += weight * likeliestAnswer(answers).probability;
-    if (pIn >= inProbability || pIn <= outProbability) decidesProbability += weight;
+function timingOf(way: Way, { heldS, holdsLeft, times }: Reading): Timed | undefined {
+  const tapeS = way.by === 'eye' ? 0 : times.tapeS;
+  if (heldS + way.holdingS <= times.longestHoldS) {
+    return { newHold: false, seconds: way.holdingS + tapeS };
   }
-  return { ...way, ...timed, gainBits: nowBits - bits, expectedProbability, decidesProbability };
+  return holdsLeft > 0 ? { newHold: true, seconds: way.holdingS + tapeS + times.stepInS } : undefined;
+}
+
+/** What a reading would do to one kind: where it is expected, how widely, and what it moves. */
+interface Moved {
+  readonly kind: Kind;
+  readonly expected: number;
+  readonly variance: number;
+  /** ΣHᵀ/F. */
+  readonly gain: Float64Array;
+  readonly narrowed: Float64Array;
+}
+
+function movedBy(
+  kind: Kind,
+  { rows, factors }: { readonly rows: readonly number[]; readonly factors: readonly number[] },
+  noise: number,
+): Moved {
+  const { mean, covariance } = kind;
+  const size = mean.length;
+  const across = new Float64Array(size);
+  let expected = 0;
+  rows.forEach((row, k) => {
+    const factor = factors[k] ?? 0;
+    expected += factor * (mean[row] as number);
+    for (let j = 0; j < size; j++) {
+      across[j] = (across[j] as number) + factor * (covariance[row * size + j] as number);
+    }
+  });
+  const variance = rows.reduce((sum, row, k) => sum + (factors[k] ?? 0) * (across[row] as number), noise);
+  const narrowed = covariance.slice();
+  for (let i = 0; i < size; i++) {
+    for (let j = 0; j < size; j++) {
+      narrowed[i * size + j] =
+        (narrowed[i * size + j] as number) - ((across[i] as number) * (across[j] as number)) / variance;
+    }
+  }
+  return { kind, expected, variance, gain: across.map((a) => a / variance), narrowed };
+}
+
+/** The likeliest answer's probability, expected over what may be read. */
+function expectedAfter(
+  kinds: readonly Kind[],
+  madeOf: { readonly rows: readonly number[]; readonly factors: readonly number[] },
+  way: Way,
+  judged: JudgedLines,
+): number {
+  const moved = kinds.map((kind) => movedBy(kind, madeOf, way.measurementUncertaintyRad ** 2));
+  const mean = moved.reduce((sum, m) => sum + m.kind.weight * m.expected, 0);
+  const spread = Math.sqrt(
+    moved.reduce((sum, m) => sum + m.kind.weight * (m.variance + (m.expected - mean) ** 2), 0),
+  );
+  let [sum, whole] = [0, 0];
+  for (const [z, weight] of NODES) {
+    const value = mean + z * spread;
+    // Nodes are of one normal distribution; what may be read is a mixture: each counts as much as it is likelier.
+    const likelihoods = moved.map(
+      (m) =>
+        (m.kind.weight * Math.exp(-0.5 * ((value - m.expected) ** 2 / m.variance))) / Math.sqrt(m.variance),
+    );
+    const density = likelihoods.reduce((all, l) => all + l, 0);
+    const counts = (weight * density * spread) / Math.exp(-0.5 * z * z);
+    const after = moved.map(({ kind, expected, gain, narrowed }, i): Kind => ({
+      weight: (likelihoods[i] ?? 0) / density,
+      mean: kind.mean.map((m, j) => m + (gain[j] as number) * (value - expected)),
+      covariance: narrowed,
+    }));
+    sum += counts * likeliest(firstChances(habitOf(after), judged, POINTS)).probability;
+    whole += counts;
+  }
+  return sum / whole;
 }

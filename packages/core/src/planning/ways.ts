@@ -16,6 +16,8 @@ export interface HoldingTimes {
   readonly pointsAtS: number;
   readonly gaugeS: number;
   readonly eyeS: number;
+  /** The tape to both ends, and typing what it says. */
+  readonly tapeS: number;
   /** Stepping out and in again, for another hold. */
   readonly stepInS: number;
   /** As long as anyone holds an honest address. */
@@ -32,6 +34,7 @@ export const HOLDING_TIMES: HoldingTimes = {
   pointsAtS: 3,
   gaugeS: 4,
   eyeS: 2,
+  tapeS: 12,
   stepInS: 20,
   longestHoldS: 15,
 };

@@ -210,6 +210,24 @@ export function answersOf(mixture: readonly Mixture[], judgedLines: JudgedLines,
   };
 }
 
+/** What comes first: a line of the order, or none of them. */
+export interface FirstChances {
+  readonly first: ReadonlyMap<LineName, number>;
+  readonly none: number;
+}
+
+/** The chances of what comes first alone. @param points of each component */
+export function firstChances(
+  mixture: readonly Mixture[],
+  judgedLines: JudgedLines,
+  points: number,
+): FirstChances {
+  const judged = judgedOf(judgedLines);
+  const { first, none } = count(mixture, judged, points);
+  const names = judged.rows.map((row) => LINE_NAMES[row] as LineName);
+  return { first: new Map(names.map((line, place) => [line, first[place] ?? 0])), none };
+}
+
 function momentsOf(
   mixture: readonly Mixture[],
   row: number,

@@ -74,9 +74,10 @@ function counted(readings: readonly LineReading[]): readonly LineReading[] {
 }
 
 /** Row of the state for the error of this check's target line. */
-const LINE_ROW = DIMENSIONS;
+export const LINE_ROW = DIMENSIONS;
 /** Row of the state for a stand of this check. @param holds in their order */
-const standRow = (holds: readonly number[], hold: number): number => LINE_ROW + 1 + holds.indexOf(hold);
+export const standRow = (holds: readonly number[], hold: number): number =>
+  LINE_ROW + 1 + holds.indexOf(hold);
 const rowOf = (line: LineName): number => LINE_NAMES.indexOf(line);
 
 /** Readings of this check: stands and target line are in the state. */
@@ -192,21 +193,36 @@ function ofLines(
   });
 }
 
+/** What is believed after everything that was read. */
+export interface Believed {
+  readonly beliefs: readonly Belief[];
+  /** Of every member of every belief; they sum to 1. */
+  readonly weights: readonly (readonly number[])[];
+  /** The stands of this check, in the order of their rows. */
+  readonly holds: readonly number[];
+  readonly historySetAside: boolean;
+}
+
+/** Beliefs after the earlier checks and this one, of which nothing may have been read yet. */
+export function believed(ground: PosteriorGround): Believed {
+  const today = counted(ground.readings);
+  const holds = [...new Set(today.map((r) => r.hold))];
+  const seen = seenToday(today, holds);
+  const hasHistory = ground.earlier.some((check) => check.readings.length > 0);
+  let before = beforeToday(ground, holds, ground.earlier);
+  const historySetAside = hasHistory && today.length > 0 && contradicts(before, seen);
+  if (historySetAside) before = beforeToday(ground, holds, []);
+  const beliefs = today.length === 0 ? before : before.map((belief) => updated(belief, seen).belief);
+  return { beliefs, weights: normalisedWeights(beliefs), holds, historySetAside };
+}
+
 /**
  * The answer of a check: what is believed of all lines at once, of the habit and of how they stood.
  *
  * @example posteriorOf({ readings: [{ line: 'toes', hold: 1, handedAzimuthRad: 0.1, standardUncertaintyRad: 0.01, independentRad: 0.01, shared: [], fromTarget: false }], targetLineUncertaintyRad: 0.01, readdressSdRad: 0.03, prior: SHIPPED_PRIOR, earlier: [], tolerancesRad: { toes: [-0.03, 0.03] }, order: ['toes'] }).first // 'toes'
  */
 export function posteriorOf(ground: PosteriorGround): Posterior {
-  const today = counted(ground.readings);
-  const holds = [...new Set(today.map((r) => r.hold))];
-  const seen = seenToday(today, holds);
-  const hasHistory = ground.earlier.some((check) => check.readings.length > 0);
-  let before = beforeToday(ground, holds, ground.earlier);
-  const historySetAside = hasHistory && contradicts(before, seen);
-  if (historySetAside) before = beforeToday(ground, holds, []);
-  const after = before.map((belief) => updated(belief, seen).belief);
-  const weights = normalisedWeights(after);
+  const { beliefs: after, weights, holds, historySetAside } = believed(ground);
   const points = ground.points ?? MOST_POINTS;
   const answersWith = (added: readonly number[]): Answers =>
     answersOf(ofLines(after, weights, added), ground, points);

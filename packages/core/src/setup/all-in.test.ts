@@ -60,4 +60,22 @@ describe('all lines in at once', () => {
   it('of no line is certain', () => {
     expect(allInProbability([], 0.01)).toBe(1);
   });
+
+  it('is right to a millionth where one line is read far more sharply than the string is laid', () => {
+    // One line alone, read exactly: Φ(hi/u) − Φ(lo/u) of the string's own error.
+    for (const ratio of [1, 1e-2, 1e-4, 1e-6]) {
+      const uTarget = radiansFromDegrees(0.8);
+      const u = ratio * uTarget;
+      const line: JudgedReading = {
+        handedAzimuthRad: radiansFromDegrees(0.5),
+        measurementUncertaintyRad: u,
+        toleranceRad: [radiansFromDegrees(-1.2), radiansFromDegrees(1.2)],
+      };
+      const whole = conformity(line.handedAzimuthRad, Math.hypot(u, uTarget), line.toleranceRad);
+      expect(allInProbability([line], uTarget)).toBeCloseTo(whole.conformanceProbability, 7);
+      // The same line twice is in when it is in, as long as nothing else errs.
+      if (ratio <= 1e-4)
+        expect(allInProbability([line, line], uTarget)).toBeCloseTo(whole.conformanceProbability, 4);
+    }
+  });
 });

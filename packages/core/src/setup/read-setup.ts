@@ -160,6 +160,11 @@ function earlierOf(
   };
 }
 
+/** What the answer of a check is made from, of one that nobody has read anything in yet too. */
+export function answerGroundOf(setup: Setup): PosteriorGround {
+  return posteriorGroundOf(setup, readSetup(setup));
+}
+
 /**
  * What a check alone says of what kind of student this is.
  *

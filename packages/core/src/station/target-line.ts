@@ -1,4 +1,4 @@
-import { RANGES, requirePositive, requireWithin } from '../refusal/ranges.ts';
+import { RANGES, requireAngleUncertainty, requirePositive, requireWithin } from '../refusal/ranges.ts';
 import { inQuadrature } from '../uncertainty/quadrature.ts';
 
 /** How the target line was laid. Absent parts count 0. */
@@ -34,7 +34,7 @@ export const DEFAULT_STAKE_M = 0.005;
  * @example targetLineUncertainty({ stakeSeparationM: 6, sightingRad: 0.0034906585 }) // 0.00368423...
  */
 export function targetLineUncertainty(line: TargetLine): number {
-  const sighting = requireWithin('sightingRad', line.sightingRad ?? 0, RANGES.angleUncertaintyRad);
+  const sighting = requireAngleUncertainty('sightingRad', line.sightingRad ?? 0);
   if (line.offsetM !== undefined) requireWithin('offsetM', line.offsetM, RANGES.gapM);
   const stake = requireWithin('stakeM', line.stakeM ?? DEFAULT_STAKE_M, RANGES.lengthUncertaintyM);
   const separation =
@@ -43,7 +43,7 @@ export function targetLineUncertainty(line: TargetLine): number {
       : requirePositive('stakeSeparationM', line.stakeSeparationM, RANGES.separationM);
   if (line.found !== undefined) {
     requireWithin('found.turnedRad', line.found.turnedRad, RANGES.angleRad);
-    return requireWithin('found.uncertaintyRad', line.found.uncertaintyRad, RANGES.angleUncertaintyRad);
+    return requireAngleUncertainty('found.uncertaintyRad', line.found.uncertaintyRad);
   }
   if (separation === undefined) return sighting;
   return inQuadrature((Math.SQRT2 * stake) / separation, sighting);

@@ -39,7 +39,8 @@ import { doubtsOf } from './readings/doubts.ts';
 import { losesReadings, splitKey, withField } from './readings/entry-fields.ts';
 import { fieldErrorsOf } from './readings/field-errors.ts';
 import { PlanEdits } from './readings/plan-edits.ts';
-import { type Asked, type LiveAnswer, liveAnswers } from './finding/live-answer.ts';
+import { besideThePage } from './finding/beside-the-page.ts';
+import { type Asked, type LiveAnswer } from './finding/thinking.ts';
 import { takePlannedStation } from '../../settings/planned-station.ts';
 import { beginningOf, readUsual } from './readings/usual-readings.ts';
 
@@ -151,7 +152,7 @@ export class CheckContent {
     const document = this.lookDocument();
     return document === undefined ? null : solveReadable(document, { answer: 'tape' });
   });
-  private readonly newestAnswer = signal<LiveAnswer | null>(null);
+  private readonly newestAnswer = signal<(LiveAnswer & Pick<Asked, 'document'>) | null>(null);
   /** No answer can be made on this device: the tape's figures stand alone. */
   readonly answerFailed = signal(false);
 
@@ -219,16 +220,17 @@ export class CheckContent {
   readonly plan = new PlanEdits(this, (edit) => this.edit(edit));
 
   constructor() {
-    const questions = new Subject<Asked>();
+    const questions = new Subject<{ readonly about: 'answer'; readonly asked: Asked }>();
     effect(() => {
       const document = this.solution()?.document ?? null;
       const rebase = this.rebase() ?? undefined;
-      if (document !== null) questions.next({ document, rebase });
+      if (document !== null) questions.next({ about: 'answer', asked: { document, rebase } });
     });
-    liveAnswers(questions)
+    besideThePage(questions)
       .pipe(takeUntilDestroyed())
       .subscribe({
-        next: (answer) => this.newestAnswer.set(answer),
+        next: ({ question, thought }) =>
+          this.newestAnswer.set({ ...(thought as LiveAnswer), document: question.asked.document }),
         error: () => this.answerFailed.set(true),
       });
   }
@@ -378,12 +380,17 @@ export class CheckContent {
     return composeObservation(toTyped(entry, this.unit()), this.tools());
   }
 
+  /** The cold checks that this one is answered from; undefined without any. */
+  readonly knownEarlier = computed(() => {
+    const kept = this.keptEarlier();
+    return kept === null ? earlierOfGroup(this.earlier(), this.club().group) : kept.checks;
+  });
+
   private compose(entries: readonly Entry[]): CheckDocument | undefined {
     const student = this.student();
     const feet = this.feet();
     const readdressSdDeg = this.readdressSdDeg();
-    const kept = this.keptEarlier();
-    const earlier = kept === null ? earlierOfGroup(this.earlier(), this.club().group) : kept.checks;
+    const earlier = this.knownEarlier();
     if (student === null) return undefined;
     return composeCheck({
       ...this.tools(),

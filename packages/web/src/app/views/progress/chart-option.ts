@@ -77,7 +77,8 @@ export function chartOption(
   const toleranceShown = toleranceDeg[1] > WIDEST_SHOWN_DEG ? [0, 0] : toleranceDeg;
   const silentLine = { type: 'line' as const, silent: true, symbol: 'none', animation: false };
   // One cord with gaps, as the bars: a series for each change is what takes time.
-  const real = track.changes.flatMap((change, i) => {
+  // Side by side, small pictures compare far more than what was controlled for: only the large one calls a change real.
+  const real = (small ? [] : track.changes).flatMap((change, i) => {
     const [from, to] = [track.lessons[i], track.lessons[i + 1]];
     return change.real && from && to
       ? [

@@ -1,10 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { adviseNext } from '@lotrecht/contract';
-import { type Candidate, HOLDING_TIMES, kindOfLine } from '@lotrecht/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { type AdviceGround } from '@lotrecht/contract';
+import { type Candidate, HOLDING_TIMES, type NextReading } from '@lotrecht/core';
+import { Subject } from 'rxjs';
 import { percentText } from '../../../ui/words.ts';
 import { CheckContent } from '../check-content.ts';
 import { HoldRunner } from '../holds/hold-runner.ts';
 import { wayTitle } from '../readings/entry.ts';
+import { besideThePage } from './beside-the-page.ts';
 
 /** Holds that are asked of a student at most. */
 const MOST_HOLDS = 4;
@@ -50,25 +53,24 @@ export class NextStep {
   private readonly content = inject(CheckContent);
   private readonly runner = inject(HoldRunner);
 
-  private readonly advice = computed(() => {
+  private readonly ground = computed((): AdviceGround | null => {
     const student = this.content.student();
     if (student === null) return null;
     const covered = this.content.covered();
-    const solution = this.content.solution();
+    const document = this.content.solution()?.document ?? null;
+    const rebase = this.content.rebase() ?? undefined;
     const { phase, hold } = this.content.run();
     const { distanceM } = this.content.target();
     const last = Math.max(1, hold, ...this.content.entries().map((e) => e.hold));
-    return adviseNext({
+    return {
       handedness: student.handedness,
       judgedBy: this.content.rules(),
       // Covered readings may not be told by what is advised after them.
-      solved:
-        !covered && solution?.document && solution.result
-          ? { document: solution.document, result: solution.result }
-          : null,
+      read: covered || document === null ? null : { document, rebase },
       targetLineUncertaintyDeg: this.content.targetLineUncertaintyDeg(),
       tools: this.content.tools(),
       readdressSdDeg: this.content.readdressSdDeg(),
+      earlier: this.content.knownEarlier(),
       ...(this.content.marks().length > 0 && distanceM !== undefined && { pointsAtM: distanceM }),
       hold: last,
       heldS:
@@ -78,8 +80,24 @@ export class NextStep {
             ? 0
             : HOLDING_TIMES.longestHoldS,
       holdsLeft: Math.max(0, MOST_HOLDS - last),
-    });
+    };
   });
+  private readonly advice = signal<NextReading | null>(null);
+
+  constructor() {
+    const questions = new Subject<{ readonly about: 'advice'; readonly ground: AdviceGround }>();
+    effect(() => {
+      const ground = this.ground();
+      if (ground !== null) questions.next({ about: 'advice', ground });
+    });
+    besideThePage(questions)
+      .pipe(takeUntilDestroyed())
+      .subscribe({
+        next: ({ thought }) => this.advice.set(thought as NextReading),
+        // Without advice the plan stands; that this device cannot think beside the page is said with the finding.
+        error: () => this.content.answerFailed.set(true),
+      });
+  }
 
   /** What could be taken next: not what the plan already has, while nothing of it may be told. */
   protected readonly candidate = computed((): Candidate | null => {
@@ -96,13 +114,12 @@ export class NextStep {
     const candidate = this.candidate();
     if (advice === null) return '';
     if (candidate === null) return STOPS[advice.advice];
-    const { line, by, rod, seconds, newHold, expectedProbability, decidesProbability } = candidate;
-    const have = kindOfLine(line) === 'face' ? 'has' : 'have';
+    const { line, by, rod, seconds, newHold, expectedProbability } = candidate;
     // A number and its sign are never parted by the end of a line.
     const whole = (probability: number): string => percentText(probability).replace(' ', '\u00a0');
     return (
       `${capital(line)}, ${wayTitle(by, rod)}: ${Math.round(seconds)} s${newHold ? ' in another hold' : ''}. ` +
-      `What comes first is then ${whole(expectedProbability)} sure; ${whole(decidesProbability)} that the ${line} ${have} a verdict.`
+      `What comes first is then ${whole(expectedProbability)} sure, now ${whole(advice.answer.probability)}.`
     );
   });
 

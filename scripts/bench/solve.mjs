@@ -6,6 +6,7 @@ import path from 'node:path';
 import { pathToFileURL } from 'node:url';
 
 const ROUNDS = 20_000;
+const ANSWERS = 200;
 const LINES = 100_000;
 const TRIES = 3;
 
@@ -36,6 +37,17 @@ function fullCheck(example) {
   return { ...example, observations: [...example.observations, ...others.map(([n, mm]) => line(n, mm))] };
 }
 
+/** The same check after eight lessons in which the same was read. */
+function eightLessons(document) {
+  const { targetLine, observations } = document;
+  const earlier = Array.from({ length: 8 }, (_, i) => ({
+    daysBefore: 14 * (8 - i),
+    targetLine,
+    observations,
+  }));
+  return { ...document, earlier };
+}
+
 /** Median milliseconds of a full check. */
 export async function benchSolve(root) {
   const { solveDocument, validateCheckDocument } = await import(
@@ -44,17 +56,20 @@ export async function benchSolve(root) {
   const document = fullCheck(
     JSON.parse(readFileSync(path.join(root, 'docs/formats/example-check.json'), 'utf8')),
   );
-  const time = (work) => {
-    for (let i = 0; i < ROUNDS / 4; i++) work();
+  const time = (work, rounds = ROUNDS) => {
+    for (let i = 0; i < rounds / 4; i++) work();
     return median(
-      Array.from({ length: ROUNDS }, () => {
+      Array.from({ length: rounds }, () => {
         const startedAt = performance.now();
         work();
         return performance.now() - startedAt;
       }),
     );
   };
-  const solve = time(() => solveDocument(document));
+  const solve = time(() => solveDocument(document, { answer: 'tape' }));
+  const answered = eightLessons(document);
+  const live = time(() => solveDocument(answered, { answer: 'live' }), ANSWERS);
+  const kept = time(() => solveDocument(answered, { answer: 'kept' }), ANSWERS);
   const validate = time(() => validateCheckDocument(document));
   return [
     {
@@ -63,6 +78,20 @@ export async function benchSolve(root) {
       unit: 'ms',
       ratio: solve / 0.1,
       base: 'the limit of 0.1 ms',
+    },
+    {
+      name: 'answer it while typing, with eight earlier lessons, median',
+      value: live,
+      unit: 'ms',
+      ratio: live / 8,
+      base: 'the limit of 8 ms',
+    },
+    {
+      name: 'answer it for keeping, with eight earlier lessons, median',
+      value: kept,
+      unit: 'ms',
+      ratio: kept / 30,
+      base: 'the limit of 30 ms',
     },
     { name: 'validate it, median', value: validate, unit: 'ms', ratio: validate / solve, base: 'solve' },
   ];
@@ -74,7 +103,7 @@ export async function benchLines(root) {
   const { solveDocument } = await import(
     pathToFileURL(path.join(root, 'packages/contract/dist/index.js')).href
   );
-  const result = solveDocument(JSON.parse(line));
+  const result = solveDocument(JSON.parse(line), { answer: 'tape' });
   const startedAt = performance.now();
   for (let i = 0; i < LINES; i++) {
     JSON.parse(line);
@@ -87,7 +116,7 @@ export async function benchLines(root) {
   const long = await solveLines(root, line, 4 * LINES);
   return [
     {
-      name: `lotrecht solve --lines, ${LINES.toLocaleString('en')} checks, best of ${TRIES}`,
+      name: `lotrecht solve --lines --tape-only, ${LINES.toLocaleString('en')} checks, best of ${TRIES}`,
       value: best,
       unit: 's',
       ratio: best / plain,
@@ -107,7 +136,7 @@ async function solveLines(root, line, count) {
   const startedAt = performance.now();
   const child = spawn(
     process.execPath,
-    [path.join(root, 'packages/cli/bin/lotrecht.mjs'), 'solve', '--lines', '-'],
+    [path.join(root, 'packages/cli/bin/lotrecht.mjs'), 'solve', '--lines', '--tape-only', '-'],
     {
       stdio: ['pipe', 'pipe', 'inherit'],
     },

@@ -63,6 +63,15 @@ describe('lotrecht solve', () => {
     expect((await lotrecht(['solve', '-'], JSON.stringify(worked))).out).toBe(one.out);
   });
 
+  it('leaves the answer out where only the tape is asked', async () => {
+    const tape = JSON.parse(JSON.stringify(solveDocument(worked, { answer: 'tape' }))) as unknown;
+    const one = await lotrecht(['solve', '--tape-only', '-'], JSON.stringify(worked));
+    expect(JSON.parse(one.out)).toEqual(tape);
+    expect(tape).not.toHaveProperty('posterior');
+    const lines = await lotrecht(['solve', '--lines', '--tape-only', '-'], `${JSON.stringify(worked)}\n`);
+    expect([lines.code, JSON.parse(lines.out)]).toEqual([0, tape]);
+  });
+
   it('solves a check that names a method as one that spells it out', async () => {
     const { tolerancesDeg: _t, order: _o, goalsDeg: _g, footLine: _f, ...unjudged } = worked;
     const named = { ...unjudged, method: { id: 'all-parallel', version: 1 } };

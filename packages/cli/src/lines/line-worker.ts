@@ -5,9 +5,10 @@ import { solveBatch } from './solve-batch.ts';
 export interface BatchOrder {
   readonly bytes: Uint8Array<ArrayBuffer>;
   readonly firstLine: number;
+  readonly answer: 'tape' | 'kept';
 }
 
-parentPort?.on('message', ({ bytes, firstLine }: BatchOrder) => {
-  const solved = solveBatch(bytes, firstLine);
+parentPort?.on('message', ({ bytes, firstLine, answer }: BatchOrder) => {
+  const solved = solveBatch(bytes, firstLine, answer);
   parentPort?.postMessage(solved, [solved.bytes.buffer]);
 });

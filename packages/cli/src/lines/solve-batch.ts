@@ -15,11 +15,11 @@ export interface SolvedBatch {
  *
  * @param firstLine the number of its first line in the whole input, from 1
  */
-export function solveBatch(bytes: Uint8Array, firstLine: number): SolvedBatch {
+export function solveBatch(bytes: Uint8Array, firstLine: number, answer: 'tape' | 'kept'): SolvedBatch {
   const solved = linesOf(bytes).map((line, index): { readonly text: string; readonly refused: boolean } => {
     try {
       const document = validateCheckDocument(parseJson(typeof line === 'string' ? line : decode(line)));
-      return { text: JSON.stringify(solveDocument(document)), refused: false };
+      return { text: JSON.stringify(solveDocument(document, { answer })), refused: false };
     } catch (error) {
       const refusal = printedRefusal(error, { line: firstLine + index });
       return { text: JSON.stringify(refusal), refused: true };

@@ -17,11 +17,13 @@ function countLines(bytes: Uint8Array): number {
  * the input: no more batches are under way than workers can chew, and none is read before the oldest is written.
  *
  * @param write takes bytes and resolves when more may come
+ * @param answer whether results have the answer made from all readings, or the tape's own figures alone
  * @returns how many lines were refused
  */
 export async function solveLines(
   chunks: AsyncIterable<Uint8Array>,
   write: (bytes: Uint8Array) => Promise<void>,
+  answer: 'tape' | 'kept',
 ): Promise<number> {
   const solvers = new LineSolvers();
   const underWay: Promise<SolvedBatch>[] = [];
@@ -38,7 +40,7 @@ export async function solveLines(
     for await (const batch of lineBatches(chunks)) {
       if (batch.kind === 'lines') {
         const count = countLines(batch.bytes);
-        underWay.push(solvers.solve({ bytes: batch.bytes, firstLine }));
+        underWay.push(solvers.solve({ bytes: batch.bytes, firstLine, answer }));
         firstLine += count;
       } else {
         const text = `${JSON.stringify(printedRefusal(tooLong(), { line: firstLine }))}\n`;

@@ -134,8 +134,12 @@ export class FindingPanel {
     const [below, above] = signWords('toes');
     if (turn.agree) {
       const half = 1.959964 * u;
-      if (Math.abs(c) < half) return `The body stands as one, square within ± ${half.toFixed(1)}°.`;
-      return `The whole body is turned ${Math.abs(c).toFixed(1)}° ${c > 0 ? above : below}, ± ${half.toFixed(1)}°: one turn, not a twist.`;
+      // That no twist shows is not that there is none: how large one would have to be is said with it.
+      const shows = Math.max(0, ...Object.values(turn.wouldShowFromDeg ?? {}));
+      const twist = shows > 0 ? ` No twist shows; one of ${shows.toFixed(1)}° would.` : ' No twist shows.';
+      return Math.abs(c) < half
+        ? `The body is square as a whole, within ± ${half.toFixed(1)}°.${twist}`
+        : `The whole body is turned ${Math.abs(c).toFixed(1)}° ${c > 0 ? above : below}, ± ${half.toFixed(1)}°.${twist}`;
     }
     const line = turn.mostTwisted ?? null;
     if (line === null) {

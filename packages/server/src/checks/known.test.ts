@@ -1,0 +1,89 @@
+import { randomUUID } from 'node:crypto';
+import { type CheckRecord, type CheckView, composeCheck, type StudentKnownView } from '@lotrecht/contract';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { saveWorkedCheck, workedCheck } from '../test/documents.ts';
+import { startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
+
+const COLD = { phase: 'baseline', help: 'blind', place: 'range', reader: 'instructor' } as const;
+const DRIVER = composeCheck({
+  handedness: 'right',
+  club: { group: 'driver' },
+  target: {},
+  readings: [{ line: 'toes', by: 'gaps', values: { leadGapMm: 571, trailGapMm: 580, baseMm: 450 } }],
+});
+
+let app: TestApp;
+let client: TestClient;
+let studentId: string;
+
+beforeAll(async () => {
+  app = await startTestApp();
+  client = (await app.signedIn(await app.academy('Tarnside'), 'head')).client;
+  ({ studentId } = await saveWorkedCheck(client));
+});
+afterAll(() => app.stop());
+
+/** A lesson on a day with one check. @returns the check's id */
+async function checkOn(heldOn: string, more: object): Promise<string> {
+  const [lessonId, id] = [randomUUID(), randomUUID()];
+  expect(
+    (await client.put(`/api/lessons/${lessonId}`, { revision: 0, studentId, heldOn, notes: '' })).status,
+  ).toBe(200);
+  const body = { revision: 0, lessonId, document: workedCheck(), circumstances: COLD, ...more };
+  expect((await client.put(`/api/checks/${id}`, body)).status).toBe(200);
+  return id;
+}
+
+async function known(on: string): Promise<StudentKnownView> {
+  const answer = await client.get(`/api/students/${studentId}/known?on=${on}`);
+  expect(answer.status).toBe(200);
+  return answer.body as StudentKnownView;
+}
+
+describe('what is known of a student when a check begins', () => {
+  it('is their cold checks of earlier days, oldest first, with how long ago', async () => {
+    await checkOn('2026-05-01', {});
+    await checkOn('2026-05-15', { document: DRIVER });
+    await checkOn('2026-05-15', { circumstances: { ...COLD, help: 'rods' } });
+    await checkOn('2026-05-15', { circumstances: { ...COLD, phase: 'coached' } });
+    await checkOn('2026-05-29', {});
+    const { earlier, readdress } = await known('2026-05-29');
+    expect(earlier.map((e) => [e.clubGroup, e.check.daysBefore])).toEqual([
+      ['mid-iron', 28],
+      ['driver', 14],
+    ]);
+    expect(earlier[0]?.check.observations).toEqual(workedCheck().observations);
+    expect(readdress).toEqual({ sdDeg: 2, learned: false });
+    expect((await known('2026-05-30')).earlier).toHaveLength(3);
+  });
+
+  it('leaves out what was asked about, deleted, or read from a line that was found wrong', async () => {
+    const record: CheckRecord = { revealed: true, keptDoubtful: ['toes'] };
+    await checkOn('2026-06-01', { record });
+    await checkOn('2026-06-02', { rebase: { turnedDeg: 1, uncertaintyDeg: 0.2 } });
+    const gone = await checkOn('2026-06-03', {});
+    await client.delete(`/api/checks/${gone}`);
+    const { earlier } = await known('2026-06-10');
+    const newest = earlier.filter((e) => e.check.daysBefore < 10);
+    expect(newest.map((e) => [e.check.daysBefore, e.check.observations.map((o) => o.line)])).toEqual([
+      [9, ['face']],
+    ]);
+  });
+
+  it('goes into a check, whose answer is kept with it and can be made again', async () => {
+    const { earlier } = await known('2026-06-20');
+    const document = { ...workedCheck(), earlier: earlier.map((e) => e.check) };
+    const id = await checkOn('2026-06-20', { document });
+    const stored = (await client.get(`/api/checks/${id}`)).body as CheckView;
+    expect(stored.document.earlier).toHaveLength(earlier.length);
+    const { posterior } = stored.result;
+    expect(posterior?.lines.toes.standardDeviationDeg).toBeLessThan(2);
+    expect(posterior?.asItStood).not.toBeNull();
+  });
+
+  it('is refused for a day that is none, and shown to nobody else', async () => {
+    expect((await client.get(`/api/students/${studentId}/known?on=yesterday`)).status).toBe(422);
+    const stranger = (await app.signedIn(await app.academy('Elsewhere'), 'head')).client;
+    expect((await stranger.get(`/api/students/${studentId}/known?on=2026-06-20`)).status).toBe(404);
+  });
+});

@@ -6,9 +6,7 @@ import {
   type CheckView,
   type LessonInput,
   type LessonView,
-  linesOfChecks,
   type MeasuredCheckView,
-  type MeasuredLineView,
   type SavedCheckView,
   type StudentInput,
   type StudentKnownView,
@@ -18,7 +16,7 @@ import {
   type StudentView,
   type TodayView,
 } from '@lotrecht/contract';
-import { map, type Observable } from 'rxjs';
+import { type Observable } from 'rxjs';
 
 /** What can be deleted, and brought back. */
 export type Deletable =
@@ -47,11 +45,9 @@ export class AcademyApi {
     return this.http.get<StudentPageView>(`/api/students/${id}/history`);
   }
 
-  /** All lines of a student over time. */
-  lines(studentId: string): Observable<readonly MeasuredLineView[]> {
-    return this.http
-      .get<readonly MeasuredCheckView[]>(`/api/students/${studentId}/lines`)
-      .pipe(map((checks) => linesOfChecks(checks)));
+  /** All lines of a student over time, check by check. */
+  lines(studentId: string): Observable<readonly MeasuredCheckView[]> {
+    return this.http.get<readonly MeasuredCheckView[]>(`/api/students/${studentId}/lines`);
   }
 
   /** What is known of the student when a check begins on that day, YYYY-MM-DD. */

@@ -12,7 +12,12 @@ import {
 } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
-import { type LineProgress, type MeasuredLineView, type StudentView } from '@lotrecht/contract';
+import {
+  type LineProgress,
+  linesOfChecks,
+  type MeasuredLineView,
+  type StudentView,
+} from '@lotrecht/contract';
 import { LINE_NAMES } from '@lotrecht/core';
 import { unparse } from 'papaparse';
 import { forkJoin, map, Subscription } from 'rxjs';
@@ -223,7 +228,7 @@ export class ProgressPage {
     this.computing.unsubscribe();
     this.computing = forkJoin({
       student: this.api.student(id).pipe(map(({ student }) => student)),
-      rows: this.api.lines(id),
+      rows: this.api.lines(id).pipe(map(linesOfChecks)),
     }).subscribe({
       next: ({ student, rows }) => {
         this.student.set(student);

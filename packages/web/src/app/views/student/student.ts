@@ -14,7 +14,7 @@ import {
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
-import { type LineProgress, type StudentPageView, watchedLine } from '@lotrecht/contract';
+import { type LineProgress, linesOfChecks, type StudentPageView, watchedLine } from '@lotrecht/contract';
 import { Subscription, switchMap } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
@@ -150,7 +150,9 @@ export class StudentPage {
     this.tracking = this.api
       .lines(id)
       .pipe(
-        switchMap((rows) => computeProgress({ rows, handedness, forecastOn: localDay(new Date()) })),
+        switchMap((checks) =>
+          computeProgress({ rows: linesOfChecks(checks), handedness, forecastOn: localDay(new Date()) }),
+        ),
         takeUntilDestroyed(this.destroyed),
       )
       .subscribe({

@@ -41,10 +41,15 @@ const OWN_OF_STAND_DEG = 0.3;
 /** The face is held by the hands, and goes along with a stand by half. */
 const FACE_LOADING = 0.5;
 
+/** Nobody stands farther off than this, whatever the tails say, degrees. */
+const FARTHEST_DEG = 25;
+
 function heavyTailed(standardDeviation: number, dice: Dice): number {
   let chiSquare = 0;
   for (let i = 0; i < TAILS; i++) chiSquare += dice.normal(1) ** 2;
-  return (dice.normal(standardDeviation) * Math.sqrt((TAILS - 2) / TAILS)) / Math.sqrt(chiSquare / TAILS);
+  const drawn =
+    (dice.normal(standardDeviation) * Math.sqrt((TAILS - 2) / TAILS)) / Math.sqrt(chiSquare / TAILS);
+  return Math.abs(drawn) > FARTHEST_DEG ? heavyTailed(standardDeviation, dice) : drawn;
 }
 
 function kindOf(name: PopulationName, dice: Dice): Population {

@@ -1,4 +1,5 @@
 import { type CheckDocument } from '../generated/types.ts';
+import { onlyAsked } from '../method/judged-by.ts';
 import { ALL_PARALLEL } from '../method/profiles/all-parallel.ts';
 import { composeObservation, type ReadingTools, type TypedReading } from './typed-reading.ts';
 
@@ -46,12 +47,26 @@ export function composeCheck(parts: CheckParts): CheckDocument | undefined {
     club: parts.club,
     target: parts.target,
     targetLine: parts.targetLine ?? { sightingDeg: SIGHTING_BY_EYE_DEG },
-    ...(parts.judgement ?? { method: { id: ALL_PARALLEL.id, version: ALL_PARALLEL.profileVersion } }),
+    ...judgementFor(parts.judgement, [first, ...others]),
     ...(parts.readdressSdDeg !== undefined && { readdressSdDeg: parts.readdressSdDeg }),
     ...(parts.feet && { feet: parts.feet }),
     ...(parts.earlier && { earlier: parts.earlier }),
     observations: [first, ...others],
   };
+}
+
+/** A shipped method by its name; of any other the tolerances of what it asks about. */
+function judgementFor(
+  judgement: Judgement | undefined,
+  observations: CheckDocument['observations'],
+): Judgement {
+  if (judgement === undefined) {
+    return { method: { id: ALL_PARALLEL.id, version: ALL_PARALLEL.profileVersion } };
+  }
+  const { tolerancesDeg, order } = judgement;
+  if (tolerancesDeg === undefined || order === undefined) return judgement;
+  const asked = onlyAsked({ tolerancesDeg, order }, observations);
+  return { ...judgement, tolerancesDeg: asked.tolerancesDeg };
 }
 
 /**

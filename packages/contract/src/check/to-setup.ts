@@ -1,6 +1,6 @@
 import { type Setup } from '@lotrecht/core';
 import { type CheckDocument } from '../generated/types.ts';
-import { judgedBy } from '../method/judged-by.ts';
+import { judgedBy, onlyAsked } from '../method/judged-by.ts';
 import { type SolveOptions } from './solve-options.ts';
 import { toCoreUnits } from '../units/si.ts';
 
@@ -15,7 +15,9 @@ export function toSetup(document: CheckDocument, { methods, rebase, answer }: So
   return toCoreUnits({
     handedness,
     targetLine: rebase === undefined ? targetLine : { ...targetLine, found: rebase },
-    ...judgedBy(document, methods),
+    ...(document.method === undefined
+      ? judgedBy(document, methods)
+      : onlyAsked(judgedBy(document, methods), observations)),
     ...(readdressSdDeg !== undefined && { readdressSdDeg }),
     ...(feet && { feet }),
     // The tape alone asks neither: a file of a hundred thousand checks would spend most of its time on them.

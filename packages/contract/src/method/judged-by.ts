@@ -60,6 +60,22 @@ export function judgedByMethod(method: MethodDocument, pathDeg = 0): JudgedBy {
 }
 
 /**
+ * A method with the tolerances that a check asks about. A school says how heels may stand although it judges by the toes:
+ * of a line that is neither in its order nor was read that says nothing, and that all are in must not wait for it.
+ *
+ * @example onlyAsked({ order: ['toes'], tolerancesDeg: { toes: [-2, 2], heels: [-2, 2] } }, []).tolerancesDeg // { toes: [-2, 2] }
+ */
+export function onlyAsked<J extends Pick<JudgedBy, 'order' | 'tolerancesDeg'>>(
+  judged: J,
+  observations: readonly { readonly line: LineName }[],
+): J {
+  const asked = Object.entries(judged.tolerancesDeg).filter(
+    ([line]) => judged.order.some((name) => name === line) || observations.some((o) => o.line === line),
+  );
+  return { ...judged, tolerancesDeg: Object.fromEntries(asked) };
+}
+
+/**
  * What a check is judged by: its own tolerances and order, or those of the profile that it names.
  *
  * @param methods where a named profile is looked for

@@ -5,6 +5,7 @@ import { RefusedInput } from '../refusal/refused-input.ts';
 import { directAzimuth } from './direct-angle.ts';
 import { faceRodAzimuth } from './face-rod.ts';
 import { gapsAzimuth } from './gaps.ts';
+import { degreesFromRadians } from '../units/angle.ts';
 import { inQuadrature } from '../uncertainty/quadrature.ts';
 import { type AzimuthEstimate, type Observation, type ReadAzimuth, type SharedPart } from './observation.ts';
 import { pointsAtAzimuth } from './points-at.ts';
@@ -95,8 +96,7 @@ export function readObservation(o: Observation, handedness: Handedness): ReadAzi
   const estimate = azimuthOf(o, handedness);
   if (Math.abs(estimate.handedAzimuthRad) > RANGES.angleRad.most) {
     throw new RefusedInput('angle-beyond-45', SUSPECT_FIELD[o.by], {
-      read: estimate.handedAzimuthRad,
-      ...RANGES.angleRad,
+      read: `a turn of ${Math.round(degreesFromRadians(Math.abs(estimate.handedAzimuthRad)))}°`,
       advice: 'The line would be turned by more than 45°: a digit is missing or a unit slipped.',
     });
   }

@@ -60,7 +60,7 @@ export type NextReading =
     };
 
 /** Kinds of students that are looked at, the heaviest; and points of each: the same advice as with all in nine of ten. */
-const MOST_KINDS = 8;
+const MOST_KINDS = 16;
 const POINTS = 128;
 
 /** Gauss–Hermite nodes and weights for a standard normal distribution, seven of them. */

@@ -122,14 +122,19 @@ describe('the finding', () => {
   });
 
   it('says so when there is nothing to fix', async () => {
-    const fine = (solved: ResultDocument): ResultDocument => {
-      const { posterior } = structuredClone(solved);
-      if (posterior === undefined) throw new Error('an answer was asked for');
-      return { ...solved, posterior: { ...posterior, first: null, probabilityNoneFirst: 0.84 } };
-    };
-    const { text } = await panelOf({ readings: [toes(571)] }, {}, undefined, fine);
-    expect(text).toContain('Nothing to fix first');
-    expect(text).toContain('Everything is in: 84 %.');
+    const fine =
+      (p: number) =>
+      (solved: ResultDocument): ResultDocument => {
+        const { posterior } = structuredClone(solved);
+        if (posterior === undefined) throw new Error('an answer was asked for');
+        return { ...solved, posterior: { ...posterior, first: null, probabilityNoneFirst: p } };
+      };
+    const sure = await panelOf({ readings: [toes(571)] }, {}, undefined, fine(0.84));
+    expect(sure.text).toContain('Nothing to fix first');
+    expect(sure.text).toContain('Everything is in: 84 %.');
+    const unsure = await panelOf({ readings: [toes(571)] }, {}, undefined, fine(0.34));
+    expect(unsure.text).toContain('Nothing stands out');
+    expect(unsure.text).toContain('Everything in is likelier than any one line out: 34 %.');
   });
 
   it('says what would settle a line that cannot be told, and its move, when it is opened', async () => {

@@ -77,16 +77,21 @@ export class FindingPanel {
   protected readonly nothingFirst = computed(() => {
     const first = this.readFirst();
     if (first === null || first.line !== null) return null;
-    return first.probability === null
-      ? 'No line that was read is out or probably out.'
-      : `${first.certain ? 'Everything is in' : 'Most likely everything is in'}: ${percentText(first.probability)}.`;
+    if (first.probability === null)
+      return { title: 'Nothing to fix first', text: 'No line that was read is out or probably out.' };
+    const percent = percentText(first.probability);
+    return first.certain
+      ? { title: 'Nothing to fix first', text: `Everything is in: ${percent}.` }
+      : { title: 'Nothing stands out', text: `Everything in is likelier than any one line out: ${percent}.` };
   });
 
   /** Where there is more to gain than at what comes first. */
   protected readonly gain = computed(() => {
     const posterior = this.result()?.posterior;
     const [most, first] = [posterior?.mostToGain ?? null, this.first()?.key];
-    if (most === null || first === undefined || most === first) return null;
+    // Of a line that nobody read it would be a guess about bodies, not about this one.
+    const read = most !== null && this.result()?.lines[most] !== undefined;
+    if (!read || first === undefined || most === first) return null;
     return `Most to gain: the ${most}, farthest outside.`;
   });
 

@@ -3,7 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { type AdviceGround } from '@lotrecht/contract';
 import { type Candidate, HOLDING_TIMES, type NextReading } from '@lotrecht/core';
 import { Subject } from 'rxjs';
-import { percentText } from '../../../ui/words.ts';
+import { firstOf, percentText } from '../../../ui/words.ts';
 import { CheckContent } from '../check-content.ts';
 import { HoldRunner } from '../holds/hold-runner.ts';
 import { wayTitle } from '../readings/entry.ts';
@@ -114,12 +114,15 @@ export class NextStep {
     const candidate = this.candidate();
     if (advice === null) return '';
     if (candidate === null) return STOPS[advice.advice];
-    const { line, by, rod, seconds, newHold, expectedProbability } = candidate;
+    const { line, by, rod, seconds, newHold, gain } = candidate;
+    // Told from the answer that stands beside it: the advice itself looks at fewer kinds of students.
+    const result = this.content.shown()?.result ?? null;
+    const now = (result && firstOf(result).probability) ?? advice.answer.probability;
     // A number and its sign are never parted by the end of a line.
     const whole = (probability: number): string => percentText(probability).replace(' ', '\u00a0');
     return (
       `${capital(line)}, ${wayTitle(by, rod)}: ${Math.round(seconds)} s${newHold ? ' in another hold' : ''}. ` +
-      `What comes first is then ${whole(expectedProbability)} sure, now ${whole(advice.answer.probability)}.`
+      `What comes first is then ${whole(Math.min(1, now + gain))} sure, now ${whole(now)}.`
     );
   });
 

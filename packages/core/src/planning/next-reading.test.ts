@@ -104,13 +104,16 @@ describe('the next reading', () => {
     expect(advice.advice).toBe('not-worth-it');
   });
 
-  it('does not ask for a second look by eye', () => {
-    const look = { ...read('toes', { deg: 1, uDeg: 4 }), independentRad: 0 };
-    const advice = nextReading({ ...after(look), leastGain: -1 });
-    if (advice.advice !== 'read') throw new Error('a candidate was expected');
-    const looks = [advice.next, ...advice.others].filter((c) => c.by === 'eye').map((c) => c.line);
-    expect(looks).not.toContain('toes');
-    expect(looks).toContain('shoulders');
+  it('asks for a look where nothing else is at hand, and never for a second one', () => {
+    const { faceDivisionM: _rule, ...noRule } = bare;
+    const looksOf = (state: Reading): readonly string[] => {
+      const advice = nextReading({ ...state, atHand: noRule, leastGain: -1 });
+      if (advice.advice !== 'read') throw new Error('a candidate was expected');
+      return [advice.next, ...advice.others].filter((c) => c.by === 'eye').map((c) => c.line);
+    };
+    // Only the face has nothing to be read with.
+    expect(looksOf(start)).toEqual(['face']);
+    expect(looksOf(after({ ...read('face', { deg: 1, uDeg: 4 }), independentRad: 0 }))).toEqual([]);
   });
 
   it('values a rod across the shoulders more than two bare points', () => {

@@ -97,13 +97,10 @@ export function nextReading(state: Reading): NextReading {
   const looked = new Set(ground.readings.filter((r) => r.independentRad === 0).map((r) => r.line));
   const judged = ground.order.filter((line) => ground.tolerancesRad[line] !== undefined);
   const timed = judged.flatMap((line) =>
-    waysOf(line, state.atHand, state.times)
-      // Looking again repeats the judge's own bias and tells nothing new.
-      .filter((way) => way.by !== 'eye' || !looked.has(line))
-      .flatMap((way) => {
-        const timing = timingOf(way, state);
-        return timing === undefined ? [] : [{ way, ...timing }];
-      }),
+    withoutLooks(waysOf(line, state.atHand, state.times), looked.has(line)).flatMap((way) => {
+      const timing = timingOf(way, state);
+      return timing === undefined ? [] : [{ way, ...timing }];
+    }),
   );
   if (timed.length === 0) {
     return { advice: judged.length > 0 ? 'no-hold-left' : 'settled', answer: now };
@@ -129,6 +126,15 @@ export function nextReading(state: Reading): NextReading {
   return next === undefined
     ? { advice: 'not-worth-it', answer: now }
     : { advice: 'read', next, others, answer: now };
+}
+
+/**
+ * A look costs no tape, so it would always come first by the second; it is advised only where nothing else is at hand.
+ * Looking again repeats the judge's own bias and tells nothing new.
+ */
+function withoutLooks(ways: readonly Way[], lookedAt: boolean): readonly Way[] {
+  const read = ways.filter((way) => way.by !== 'eye');
+  return read.length > 0 || lookedAt ? read : ways;
 }
 
 function heaviest(beliefs: readonly Belief[], weights: readonly (readonly number[])[]): readonly Kind[] {

@@ -160,7 +160,12 @@ function earlierOf(
   };
 }
 
-/** What the answer of a check is made from, of one that nobody has read anything in yet too. */
+/**
+ * What the answer of a check is made from, of one that nobody has read anything in yet too.
+ *
+ * @throws RefusedInput naming the field
+ * @example answerGroundOf({ handedness: 'right', targetLine: {}, tolerancesRad: {}, order: [], observations: [] }).readings // []
+ */
 export function answerGroundOf(setup: Setup): PosteriorGround {
   return posteriorGroundOf(setup, readSetup(setup));
 }

@@ -188,7 +188,8 @@ export class FindingPanel {
       side: line.side,
       lean,
       words: lean?.words ?? 'No tolerance in this method',
-      percent: lean === null ? '' : percentText(lean.probability),
+      // A number and its sign are never parted by the end of a line.
+      percent: lean === null ? '' : percentText(lean.probability).replaceAll(' ', '\u00a0'),
       settle:
         result.posterior !== undefined && lean?.lean !== 'cannot-tell'
           ? null

@@ -99,21 +99,23 @@ export class NextStep {
       });
   }
 
+  private readonly unread = computed(() => this.content.covered() || this.content.solution() === null);
+
   /** What could be taken next: not what the plan already has, while nothing of it may be told. */
   protected readonly candidate = computed((): Candidate | null => {
     const advice = this.advice();
     if (advice?.advice !== 'read') return null;
     const ranked = [advice.next, ...advice.others];
     const planned = new Set(this.content.entries().map((e) => e.line));
-    const unread = this.content.covered() || this.content.solution() === null;
-    return (unread ? ranked.find((c) => !planned.has(c.line)) : ranked[0]) ?? null;
+    return (this.unread() ? ranked.find((c) => !planned.has(c.line)) : ranked[0]) ?? null;
   });
 
   protected readonly words = computed(() => {
     const advice = this.advice();
     const candidate = this.candidate();
     if (advice === null) return '';
-    if (candidate === null) return STOPS[advice.advice];
+    // Before anything was read, or may be told, the plan is what there is to go by.
+    if (candidate === null) return STOPS[this.unread() ? 'read' : advice.advice];
     const { line, by, rod, seconds, newHold, gain } = candidate;
     // Told from the answer that stands beside it: the advice itself looks at fewer kinds of students.
     const result = this.content.shown()?.result ?? null;

@@ -1,4 +1,5 @@
 import { expect, type Page } from '@playwright/test';
+import { StudentsPage } from './students.page.ts';
 
 const LINES = ['face', 'toes', 'heels', 'knees', 'hips', 'shoulders', 'eyes'];
 const COLD = { phase: 'baseline', help: 'blind', place: 'range', reader: 'instructor' };
@@ -45,8 +46,7 @@ export async function traceLongProgress(
   });
   await page.reload();
   // The page itself has been started before anything is counted.
-  await page.getByRole('link', { name: 'Students', exact: true }).click();
-  await page.getByRole('link', { name: student, exact: true }).click();
+  await new StudentsPage(page).open(student);
   await expect(page.getByRole('heading', { name: 'Level now, cold' })).toBeVisible();
   await page.evaluate(() => ((window as unknown as { longTasks: number[] }).longTasks = []));
   await page.getByRole('link', { name: 'Progress' }).click();

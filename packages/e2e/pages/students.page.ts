@@ -13,6 +13,13 @@ export class StudentsPage {
     await this.page.getByRole('heading', { name, level: 1 }).waitFor();
   }
 
+  /** From the list: Today may name the same student too, until it has gone. */
+  async open(name: string): Promise<void> {
+    await this.page.getByRole('link', { name: 'Students', exact: true }).click();
+    await this.page.getByRole('heading', { name: 'Students', level: 1 }).waitFor();
+    await this.page.getByRole('link', { name, exact: true }).click();
+  }
+
   async startLessonAndCheck(): Promise<void> {
     await this.page.getByRole('button', { name: 'Start lesson' }).click();
     await this.page.getByRole('button', { name: 'New check' }).click();

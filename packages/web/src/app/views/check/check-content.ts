@@ -1,5 +1,4 @@
-import { computed, effect, inject, Injectable, signal } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { computed, inject, Injectable, signal } from '@angular/core';
 import {
   type CheckDocument,
   type CheckRecord,
@@ -39,8 +38,7 @@ import { doubtsOf } from './readings/doubts.ts';
 import { losesReadings, splitKey, withField } from './readings/entry-fields.ts';
 import { fieldErrorsOf } from './readings/field-errors.ts';
 import { PlanEdits } from './readings/plan-edits.ts';
-import { besideThePage } from './finding/beside-the-page.ts';
-import { type Asked, type LiveAnswer } from './finding/thinking.ts';
+import { newestThought } from './finding/beside-the-page.ts';
 import { takePlannedStation } from '../../settings/planned-station.ts';
 import { beginningOf, readUsual } from './readings/usual-readings.ts';
 
@@ -152,16 +150,24 @@ export class CheckContent {
     const document = this.lookDocument();
     return document === undefined ? null : solveReadable(document, { answer: 'tape' });
   });
-  private readonly newestAnswer = signal<(LiveAnswer & Pick<Asked, 'document'>) | null>(null);
   /** No answer can be made on this device: the tape's figures stand alone. */
   readonly answerFailed = signal(false);
+  private readonly newestAnswer = newestThought(
+    computed(() => {
+      const document = this.solution()?.document ?? null;
+      const rebase = this.rebase() ?? undefined;
+      return document === null ? null : ({ about: 'answer', asked: { document, rebase } } as const);
+    }),
+    () => this.answerFailed.set(true),
+  );
 
   /** The same with what follows from it and from all that is known, which comes a moment later. */
   private readonly answered = computed(() => {
     const [solution, answer] = [this.solution(), this.newestAnswer()];
     const result = solution?.result ?? null;
-    if (solution === null || result === null || answer?.document !== solution.document) return solution;
-    const { posterior, notes } = answer;
+    if (solution === null || result === null) return solution;
+    if (answer?.question.asked.document !== solution.document) return solution;
+    const { posterior, notes } = answer.thought;
     return { ...solution, result: { ...result, notes, ...(posterior && { posterior }) } };
   });
 
@@ -218,22 +224,6 @@ export class CheckContent {
 
   /** What is to be read, and how. */
   readonly plan = new PlanEdits(this, (edit) => this.edit(edit));
-
-  constructor() {
-    const questions = new Subject<{ readonly about: 'answer'; readonly asked: Asked }>();
-    effect(() => {
-      const document = this.solution()?.document ?? null;
-      const rebase = this.rebase() ?? undefined;
-      if (document !== null) questions.next({ about: 'answer', asked: { document, rebase } });
-    });
-    besideThePage(questions)
-      .pipe(takeUntilDestroyed())
-      .subscribe({
-        next: ({ question, thought }) =>
-          this.newestAnswer.set({ ...(thought as LiveAnswer), document: question.asked.document }),
-        error: () => this.answerFailed.set(true),
-      });
-  }
 
   /** What the hand typed, digit by digit. */
   type(key: FieldKey, text: string): void {

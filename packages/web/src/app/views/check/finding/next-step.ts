@@ -1,13 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { type AdviceGround } from '@lotrecht/contract';
-import { type Candidate, HOLDING_TIMES, type NextReading } from '@lotrecht/core';
-import { Subject } from 'rxjs';
+import { type Candidate, HOLDING_TIMES } from '@lotrecht/core';
 import { firstOf, percentText } from '../../../ui/words.ts';
 import { CheckContent } from '../check-content.ts';
 import { HoldRunner } from '../holds/hold-runner.ts';
 import { wayTitle } from '../readings/entry.ts';
-import { besideThePage } from './beside-the-page.ts';
+import { newestThought } from './beside-the-page.ts';
 
 /** Holds that are asked of a student at most. */
 const MOST_HOLDS = 4;
@@ -82,22 +80,15 @@ export class NextStep {
       holdsLeft: Math.max(0, MOST_HOLDS - last),
     };
   });
-  private readonly advice = signal<NextReading | null>(null);
-
-  constructor() {
-    const questions = new Subject<{ readonly about: 'advice'; readonly ground: AdviceGround }>();
-    effect(() => {
+  private readonly newest = newestThought(
+    computed(() => {
       const ground = this.ground();
-      if (ground !== null) questions.next({ about: 'advice', ground });
-    });
-    besideThePage(questions)
-      .pipe(takeUntilDestroyed())
-      .subscribe({
-        next: ({ thought }) => this.advice.set(thought as NextReading),
-        // Without advice the plan stands; that this device cannot think beside the page is said with the finding.
-        error: () => this.content.answerFailed.set(true),
-      });
-  }
+      return ground === null ? null : ({ about: 'advice', ground } as const);
+    }),
+    // Without advice the plan stands; that this device cannot think beside the page is said with the finding.
+    () => this.content.answerFailed.set(true),
+  );
+  private readonly advice = computed(() => this.newest()?.thought ?? null);
 
   private readonly unread = computed(() => this.content.covered() || this.content.solution() === null);
 

@@ -30,6 +30,9 @@ export type Question =
 /** What came of it. */
 export type Thought = LiveAnswer | NextReading;
 
+/** What comes of a question of this kind. */
+export type ThoughtOf<Q extends Question> = Q extends { readonly about: 'advice' } ? NextReading : LiveAnswer;
+
 /** Thinks about a question; some milliseconds. */
 export function think(question: Question): Thought {
   if (question.about === 'advice') return adviseNext(question.ground);

@@ -10,6 +10,8 @@ export const STUDENTS = 2_000;
 const LESSONS_EACH = 50;
 const MOST_LESSONS = 200;
 const VARIANTS = 24;
+/** Students written at a time. */
+const SLICE = 250;
 /** The day that everything was seeded for. */
 export const TODAY = '2026-11-24';
 
@@ -49,38 +51,45 @@ export async function seedMillion(db: Database): Promise<Million> {
     INSERT INTO student (academy_id, id, instructor_id, name, handedness, minor, notes)
     SELECT ${a}, ${id('seq', 1)}, ${i}, CONCAT('Student ', LPAD(seq, 5, '0')), IF(seq % 8 = 0, 'left', 'right'), 0, ''
     FROM seq_1_to_${STUDENTS}`);
-  const lessons = await text(`
-    INSERT INTO lesson (academy_id, id, student_id, instructor_id, held_on, notes)
-    SELECT ${a}, ${id('s.seq * 1000 + n.seq', 2)}, ${id('s.seq', 1)}, ${i},
-           '${TODAY}' - INTERVAL (n.seq * 7 + s.seq % 28) DAY, ''
-    FROM seq_1_to_${STUDENTS} s JOIN seq_0_to_${MOST_LESSONS - 1} n ON n.seq < IF(s.seq = 1, ${MOST_LESSONS}, ${LESSONS_EACH})`);
-  // Three lessons of seven have a second check: ten lines a lesson.
-  const checks = await text(`
-    INSERT INTO setup_check (academy_id, id, lesson_id, student_id, revision, created_at)
-    SELECT l.academy_id, ${id('k.seq * 268435456 + CONV(LEFT(l.id, 8), 16, 10)', 3)}, l.id, l.student_id, 1,
-           l.held_on + INTERVAL (10 + k.seq) HOUR
-    FROM lesson l JOIN seq_0_to_1 k ON k.seq <= (CONV(LEFT(l.id, 8), 16, 10) % 7 < 3)
-    WHERE l.academy_id = ${a}`);
-  await text(`
-    INSERT INTO check_version
-      (academy_id, check_id, revision, reason, document, result, phase, help, place_kind, reader, core_version, save_key,
-       instructor_id)
-    SELECT c.academy_id, c.id, 1, 'entered', v.document, v.result, 'baseline', 'blind', 'range', 'instructor', v.core,
-           c.id, ${i}
-    FROM setup_check c JOIN million_variant v ON v.id = CONV(LEFT(c.id, 8), 16, 10) % ${VARIANTS}
-    WHERE c.academy_id = ${a}`);
-  const lines = await text(`
-    INSERT INTO measured_line
-      (academy_id, check_id, line, student_id, club_group, phase, help, place_kind, reader, handed_azimuth_deg,
-       measurement_uncertainty_deg, target_line_uncertainty_deg, conformance_probability, verdict, tolerance_low_deg,
-       tolerance_high_deg)
-    SELECT c.academy_id, c.id, n.line, c.student_id, 'mid-iron', 'baseline', 'blind', 'range', 'instructor', n.phi,
-           n.u, n.ut, n.p, n.verdict, n.low, n.high
-    FROM setup_check c JOIN million_line n ON n.id = CONV(LEFT(c.id, 8), 16, 10) % ${VARIANTS}
-    WHERE c.academy_id = ${a}`);
+  const written = { lessons: 0, checks: 0, lines: 0 };
+  // In slices: a statement over all of them is not answered in the time that one may take.
+  for (let from = 1; from <= STUDENTS; from += SLICE) {
+    const to = Math.min(from + SLICE - 1, STUDENTS);
+    const ofSlice = `BETWEEN ${id(String(from), 1)} AND ${id(String(to), 1)}`;
+    written.lessons += await text(`
+      INSERT INTO lesson (academy_id, id, student_id, instructor_id, held_on, notes)
+      SELECT ${a}, ${id('s.seq * 1000 + n.seq', 2)}, ${id('s.seq', 1)}, ${i},
+             '${TODAY}' - INTERVAL (n.seq * 7 + s.seq % 28) DAY, ''
+      FROM seq_${from}_to_${to} s
+      JOIN seq_0_to_${MOST_LESSONS - 1} n ON n.seq < IF(s.seq = 1, ${MOST_LESSONS}, ${LESSONS_EACH})`);
+    // Three lessons of seven have a second check: ten lines a lesson.
+    written.checks += await text(`
+      INSERT INTO setup_check (academy_id, id, lesson_id, student_id, revision, created_at)
+      SELECT l.academy_id, ${id('k.seq * 268435456 + CONV(LEFT(l.id, 8), 16, 10)', 3)}, l.id, l.student_id, 1,
+             l.held_on + INTERVAL (10 + k.seq) HOUR
+      FROM lesson l JOIN seq_0_to_1 k ON k.seq <= (CONV(LEFT(l.id, 8), 16, 10) % 7 < 3)
+      WHERE l.academy_id = ${a} AND l.student_id ${ofSlice}`);
+    await text(`
+      INSERT INTO check_version
+        (academy_id, check_id, revision, reason, document, result, phase, help, place_kind, reader, core_version,
+         save_key, instructor_id)
+      SELECT c.academy_id, c.id, 1, 'entered', v.document, v.result, 'baseline', 'blind', 'range', 'instructor', v.core,
+             c.id, ${i}
+      FROM setup_check c JOIN million_variant v ON v.id = CONV(LEFT(c.id, 8), 16, 10) % ${VARIANTS}
+      WHERE c.academy_id = ${a} AND c.student_id ${ofSlice}`);
+    written.lines += await text(`
+      INSERT INTO measured_line
+        (academy_id, check_id, line, student_id, club_group, phase, help, place_kind, reader, handed_azimuth_deg,
+         measurement_uncertainty_deg, target_line_uncertainty_deg, conformance_probability, verdict,
+         tolerance_low_deg, tolerance_high_deg)
+      SELECT c.academy_id, c.id, n.line, c.student_id, 'mid-iron', 'baseline', 'blind', 'range', 'instructor', n.phi,
+             n.u, n.ut, n.p, n.verdict, n.low, n.high
+      FROM setup_check c JOIN million_line n ON n.id = CONV(LEFT(c.id, 8), 16, 10) % ${VARIANTS}
+      WHERE c.academy_id = ${a} AND c.student_id ${ofSlice}`);
+  }
   for (const table of ['student', 'lesson', 'setup_check', 'check_version', 'measured_line'])
     await text(`ANALYZE TABLE ${table}`);
-  return { actor, lessons, checks, lines };
+  return { actor, ...written };
 }
 
 /** Every variant is a real check, solved by core. */

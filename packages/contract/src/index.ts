@@ -233,4 +233,5 @@ export {
   type StudentKnownView,
 } from './progress/known-of-student.ts';
 export { linesOfChecks } from './progress/lines-of-checks.ts';
+export { kindsOfFirstCheck, type PriorDocument, priorOfAcademy } from './progress/academy-prior.ts';
 export { readdressOfStudent, type StudentReaddress } from './progress/readdress-of-student.ts';

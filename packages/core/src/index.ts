@@ -132,7 +132,7 @@ export {
   type PosteriorGround,
   posteriorOf,
 } from './posterior/posterior.ts';
-export { academyPrior, ENOUGH_STUDENTS, type FirstCheck } from './posterior/academy-prior.ts';
+export { academyPrior, ENOUGH_STUDENTS, type FirstCheck, kindEvidence } from './posterior/academy-prior.ts';
 export { type PriorComponent, SHIPPED_PRIOR } from './posterior/prior.ts';
 
 // What to read next

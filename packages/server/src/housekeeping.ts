@@ -6,6 +6,7 @@ import { sweepTries } from './http/try-count.ts';
 import { sweepDevices } from './identity/known-device-repository.ts';
 import { sweepLinks } from './identity/one-time-link-repository.ts';
 import { sweepSessions } from './identity/session-repository.ts';
+import { refreshPriors } from './roster/academy-prior.ts';
 import { refreshStandings } from './roster/refresh-standings.ts';
 
 const STANDINGS_EVERY_MS = 2_000;
@@ -18,7 +19,9 @@ const SWEEP_EVERY_MS = 600_000;
 export function keepHouse(db: Database, logger: Logger): void {
   again(logger, 'standings were not refreshed', async () => {
     const done = await refreshStandings(db, { limit: STANDINGS_AT_ONCE });
-    return done === STANDINGS_AT_ONCE ? 0 : STANDINGS_EVERY_MS;
+    if (done === STANDINGS_AT_ONCE) return 0;
+    await refreshPriors(db);
+    return STANDINGS_EVERY_MS;
   });
   again(logger, 'looks were not noted', async () => {
     await noteWaitingLooks(db);

@@ -11,6 +11,7 @@ import {
   academyPrior,
   degreesFromRadians,
   firstCheckOf,
+  kindEvidence,
   type LineName,
   type PriorComponent,
   proportion,
@@ -273,7 +274,7 @@ describe('the interval of the habit, after sixty students of an academy', () => 
       const first = Array.from({ length: 60 }, () => check(PLANS.bare, population, dice));
       const prior = academyPrior(
         SHIPPED_PRIOR,
-        first.map(({ document }) => firstCheckOf(toSetup(document))),
+        first.map(({ document }) => kindEvidence(SHIPPED_PRIOR, firstCheckOf(toSetup(document)))),
       );
       const inside = covered(roundsOf(PLANS.bare, population, prior));
       say(`${population}: covered, 92 to 98 %`, inside.filter(Boolean).length, inside.length);

@@ -22,6 +22,8 @@ export interface CheckParts extends ReadingTools {
   readonly readdressSdDeg?: number;
   /** Cold checks of the same student and club group, oldest first. */
   readonly earlier?: NonNullable<CheckDocument['earlier']>;
+  /** What the academy’s own students say of who comes. Default: the shipped prior. */
+  readonly prior?: NonNullable<CheckDocument['prior']>;
 }
 
 /** Spread with which anyone steps back in until theirs is known, degrees. */
@@ -50,6 +52,7 @@ export function composeCheck(parts: CheckParts): CheckDocument | undefined {
     ...judgementFor(parts.judgement, [first, ...others]),
     ...(parts.readdressSdDeg !== undefined && { readdressSdDeg: parts.readdressSdDeg }),
     ...(parts.feet && { feet: parts.feet }),
+    ...(parts.prior && { prior: parts.prior }),
     ...(parts.earlier && { earlier: parts.earlier }),
     observations: [first, ...others],
   };

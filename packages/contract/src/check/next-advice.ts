@@ -6,7 +6,7 @@ import {
   nextReading,
   radiansFromDegrees,
 } from '@lotrecht/core';
-import { type CheckDocument, type EarlierCheck, type Rebase } from '../generated/types.ts';
+import { type CheckDocument, type Rebase } from '../generated/types.ts';
 import { type JudgedBy } from '../method/judged-by.ts';
 import { atHandOf, type Tools } from './tools.ts';
 import { toSetup } from './to-setup.ts';
@@ -22,8 +22,8 @@ export interface AdviceGround {
   readonly tools: Tools;
   /** Spread with which this student steps back in, degrees; absent until it is known. */
   readonly readdressSdDeg?: number | undefined;
-  /** Cold checks before this one, oldest first; absent without any. */
-  readonly earlier?: readonly EarlierCheck[] | undefined;
+  /** Cold checks before this one, oldest first, and who comes to this academy; absent without any. */
+  readonly known?: Pick<CheckDocument, 'earlier' | 'prior'>;
   /** Distance of the target that landmarks are told from, m; absent where none are known. */
   readonly pointsAtM?: number;
   /** The present or last hold, counted from 1. */
@@ -47,7 +47,7 @@ function unread(ground: AdviceGround): CheckDocument {
     order: [...order] as NonNullable<CheckDocument['order']>,
     ...(footLine && { footLine }),
     ...(ground.readdressSdDeg !== undefined && { readdressSdDeg: ground.readdressSdDeg }),
-    ...(ground.earlier && { earlier: [...ground.earlier] }),
+    ...ground.known,
     observations: [] as unknown as CheckDocument['observations'],
   };
 }

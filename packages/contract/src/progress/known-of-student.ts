@@ -1,4 +1,5 @@
 import { type CheckDocument, type CheckRecord, type EarlierCheck } from '../generated/types.ts';
+import { type PriorDocument } from './academy-prior.ts';
 import { type StudentReaddress } from './readdress-of-student.ts';
 
 /** A cold check before a lesson, with the club group it was made with. */
@@ -12,6 +13,8 @@ export interface StudentKnownView {
   readonly readdress: StudentReaddress;
   /** Oldest first, of every club group. */
   readonly earlier: readonly EarlierView[];
+  /** What the academy’s own students say of who comes; null while there are too few. */
+  readonly prior: PriorDocument | null;
 }
 
 /** As many as say something: older ones have drifted away. */

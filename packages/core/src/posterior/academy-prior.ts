@@ -1,4 +1,3 @@
-import { normalisedWeights } from './belief.ts';
 import { logEvidence, type PosteriorGround } from './posterior.ts';
 import { type PriorComponent } from './prior.ts';
 
@@ -14,38 +13,52 @@ export const ENOUGH_STUDENTS = 20;
 export type FirstCheck = Omit<PosteriorGround, 'prior' | 'earlier' | 'points' | 'order' | 'tolerancesRad'>;
 
 /**
+ * How well a student's first check fits each kind of student, as the log of the evidence.
+ *
+ * @returns in the order of the prior, each finite
+ * @example kindEvidence(SHIPPED_PRIOR, { readings: [], targetLineUncertaintyRad: 0.01, readdressSdRad: 0.03 }).length // 81
+ */
+export function kindEvidence(prior: readonly PriorComponent[], check: FirstCheck): readonly number[] {
+  return logEvidence({ ...check, prior });
+}
+
+/**
  * The prior with the weights that an academy's own students give it, by expectation and maximisation over their first
  * cold checks: w ← (10·w₀ + Σ responsibilities)/(10 + N).
  *
  * @param shipped weights sum to 1
- * @param firstChecks one of each student
+ * @param evidence of each student how well they fit each kind, as `kindEvidence` gives it
  * @returns the shipped prior unchanged where there are fewer than 20 students
  * @example academyPrior(SHIPPED_PRIOR, []).length // 81
  */
 export function academyPrior(
   shipped: readonly PriorComponent[],
-  firstChecks: readonly FirstCheck[],
+  evidence: readonly (readonly number[])[],
 ): readonly PriorComponent[] {
-  if (firstChecks.length < ENOUGH_STUDENTS) return shipped;
-  const evidence = firstChecks.map((check) => logEvidence({ ...check, prior: shipped }));
-  let weights: readonly number[] = shipped.map((c) => c.weight);
+  if (evidence.length < ENOUGH_STUDENTS) return shipped;
+  const kinds = shipped.length;
+  // Told against the kind that fits best, so that no exponential leaves the range of numbers.
+  const fits = evidence.map((logs) => {
+    const best = logs.reduce((most, log) => Math.max(most, log), Number.NEGATIVE_INFINITY);
+    return Float64Array.from(logs, (log) => Math.exp(log - best));
+  });
+  let weights = Float64Array.from(shipped, (c) => c.weight);
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    const sums = shipped.map((c) => SHIPPED_WEIGH * c.weight);
-    for (const logs of evidence) {
-      responsibilities(weights, logs).forEach((r, i) => (sums[i] = (sums[i] ?? 0) + r));
+    const next = Float64Array.from(shipped, (c) => SHIPPED_WEIGH * c.weight);
+    for (const fit of fits) {
+      let whole = 0;
+      for (let k = 0; k < kinds; k++) whole += (weights[k] as number) * (fit[k] as number);
+      for (let k = 0; k < kinds; k++) {
+        next[k] = (next[k] as number) + ((weights[k] as number) * (fit[k] as number)) / whole;
+      }
     }
-    const next = sums.map((sum) => sum / (SHIPPED_WEIGH + firstChecks.length));
-    const moved = next.reduce((most, w, i) => Math.max(most, Math.abs(w - (weights[i] ?? 0))), 0);
+    let moved = 0;
+    for (let k = 0; k < kinds; k++) {
+      next[k] = (next[k] as number) / (SHIPPED_WEIGH + fits.length);
+      moved = Math.max(moved, Math.abs((next[k] as number) - (weights[k] as number)));
+    }
     weights = next;
     if (moved < SETTLED) break;
   }
   return shipped.map((component, i) => ({ ...component, weight: weights[i] ?? 0 }));
 }
-
-/** How probably a student is of each kind. @param logs log evidence of each kind for what was read of them */
-function responsibilities(weights: readonly number[], logs: readonly number[]): readonly number[] {
-  const members = weights.map((w, i) => ({ logWeight: Math.log(w) + (logs[i] ?? 0), mean: NOTHING }));
-  return normalisedWeights([{ members, covariance: NOTHING }])[0] ?? [];
-}
-
-const NOTHING = new Float64Array(0);

@@ -11,6 +11,7 @@ import { type Queries } from '../database/database.ts';
 import { sql, type SqlFragment } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';
 import { type Actor } from '../http/context.ts';
+import { COLD_VERSION } from './cold.ts';
 import { bindCircumstances, type CircumstancesRow, toCircumstances } from './circumstances.ts';
 import { type MeasuredVersion, replaceMeasuredLines } from './measured-line-repository.ts';
 import { markStanding, markStandingOf } from '../roster/standing-due.ts';
@@ -107,7 +108,7 @@ export async function listColdChecks(
     JOIN setup_check c ON c.academy_id = l.academy_id AND c.lesson_id = l.id
     JOIN check_version v ON v.academy_id = c.academy_id AND v.check_id = c.id AND v.revision = c.revision
     WHERE ${visibleStudents(actor)} AND s.id = ${studentId} AND l.held_on < ${before}
-      AND v.phase = 'baseline' AND v.help = 'blind' AND v.reader = 'instructor' AND v.rebase IS NULL
+      AND ${COLD_VERSION}
       AND s.deleted_at IS NULL AND l.deleted_at IS NULL AND c.deleted_at IS NULL
     ORDER BY l.held_on DESC, c.created_at DESC, c.id DESC LIMIT ${limit}`);
   return rows;

@@ -26,6 +26,7 @@ import {
   studentOfCheck,
 } from './check-repository.ts';
 import { recomputeBroughtBack } from './correct-hand.ts';
+import { findPrior } from '../roster/academy-prior.ts';
 import { lockStudent } from '../students/lock-student.ts';
 import { findStudent } from '../students/student-repository.ts';
 import { listMeasuredChecks, listMeasuredLines } from './measured-line-repository.ts';
@@ -91,7 +92,8 @@ export function checkRoutes(db: Database): readonly Route[] {
         const readdress = readdressOfStudent(await listMeasuredLines(db, actor, { studentId }));
         const cold = await listColdChecks(db, actor, studentId, { before, limit: MOST_COLD });
         const earlier = cold.toReversed().flatMap((check) => earlierOf(check, before) ?? []);
-        ctx.body = { readdress, earlier } satisfies StudentKnownView;
+        const prior = await findPrior(db, actor.academyId);
+        ctx.body = { readdress, earlier, prior } satisfies StudentKnownView;
       },
     },
     {

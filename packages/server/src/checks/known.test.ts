@@ -1,6 +1,14 @@
 import { randomUUID } from 'node:crypto';
-import { type CheckRecord, type CheckView, composeCheck, type StudentKnownView } from '@lotrecht/contract';
+import {
+  type CheckRecord,
+  type CheckView,
+  composeCheck,
+  solveDocument,
+  type StudentKnownView,
+} from '@lotrecht/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { refreshPriors } from '../roster/academy-prior.ts';
+import { refreshStandings } from '../roster/refresh-standings.ts';
 import { saveWorkedCheck, workedCheck } from '../test/documents.ts';
 import { startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
 
@@ -79,6 +87,27 @@ describe('what is known of a student when a check begins', () => {
     const { posterior } = stored.result;
     expect(posterior?.lines.toes.standardDeviationDeg).toBeLessThan(2);
     expect(posterior?.asItStood).not.toBeNull();
+  });
+
+  it('tells who comes to this academy once there are twenty students, and a check is answered from it', async () => {
+    expect((await known('2026-06-20')).prior).toBeNull();
+    for (let n = 0; n < 20; n++) await saveWorkedCheck(client, 'right', { circumstances: COLD });
+    await refreshStandings(app.db, { limit: 100 });
+    expect(await refreshPriors(app.db)).toBe(1);
+    const { prior } = await known('2026-06-20');
+    const weights = prior?.components.map((c) => c.weight) ?? [];
+    expect(weights.reduce((sum, w) => sum + w, 0)).toBeCloseTo(1, 3);
+    expect(prior?.components).toHaveLength(81);
+    // All of them were read alike, so few kinds of students fit: none weighs as it was shipped.
+    expect(Math.max(...weights)).toBeGreaterThan(0.1);
+    const document = { ...workedCheck(), ...(prior && { prior }) };
+    const id = await checkOn('2026-06-20', { document });
+    const stored = (await client.get(`/api/checks/${id}`)).body as CheckView;
+    expect(stored.document.prior).toEqual(prior);
+    expect(stored.result).toEqual(JSON.parse(JSON.stringify(solveDocument(document))));
+    // Nothing has changed that a first check says.
+    await refreshStandings(app.db, { limit: 100 });
+    expect(await refreshPriors(app.db)).toBe(0);
   });
 
   it('is refused for a day that is none, and shown to nobody else', async () => {

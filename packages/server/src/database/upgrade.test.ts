@@ -170,6 +170,12 @@ const WRITTEN: Readonly<
       values: [ACADEMY, HEAD],
     },
   ],
+  '0014': [
+    {
+      text: `UPDATE instructor_settings SET settings = '{"landmarksMm":{"toes.bare":4}}' WHERE academy_id = ?`,
+      values: [ACADEMY],
+    },
+  ],
 };
 const states = Object.keys(WRITTEN);
 const running: TestApp[] = [];

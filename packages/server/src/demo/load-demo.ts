@@ -13,6 +13,7 @@ import { addVersion, insertCheck } from '../checks/check-repository.ts';
 import { insertConsent } from '../consents/consent-repository.ts';
 import { type Database, type Queries } from '../database/database.ts';
 import { refreshStatistics } from '../database/refresh-statistics.ts';
+import { refreshPriors } from '../roster/academy-prior.ts';
 import { refreshStandings } from '../roster/refresh-standings.ts';
 import { sql } from '../database/sql.ts';
 import { type Actor } from '../http/context.ts';
@@ -66,6 +67,7 @@ export async function loadDemo(db: Database, password: string, today: Date): Pro
   await refreshStatistics(db);
   // Whoever looks first sees who has relapsed, and waits for nothing.
   await refreshStandings(db, { limit: counts.students });
+  await refreshPriors(db);
   return counts;
 }
 

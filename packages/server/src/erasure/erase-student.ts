@@ -1,5 +1,6 @@
 import { type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
+import { dropEvidence } from '../roster/academy-prior.ts';
 
 /** Who is erased. */
 export interface Erased {
@@ -19,6 +20,7 @@ export async function eraseStudent(tx: Queries, { academyId, studentId }: Erased
   await tx.exec(sql`DELETE FROM line_standing WHERE ${theirs}`);
   await tx.exec(sql`DELETE FROM student_standing WHERE ${theirs}`);
   await tx.exec(sql`DELETE FROM standing_due WHERE ${theirs}`);
+  await dropEvidence(tx, { academyId, studentId });
   await tx.exec(sql`DELETE FROM hand_out WHERE ${theirs}`);
   await tx.exec(sql`DELETE FROM self_check WHERE ${theirs}`);
   await tx.exec(sql`DELETE FROM student_link WHERE ${theirs}`);

@@ -4,6 +4,7 @@ import { type Database, type Queries } from '../database/database.ts';
 import { ifPossible } from '../database/in-time.ts';
 import { sql } from '../database/sql.ts';
 import { type Actor } from '../http/context.ts';
+import { dropEvidence, keepEvidence } from './academy-prior.ts';
 import { flagsOf } from './line-flags.ts';
 
 /** Where no day was agreed, a student is due again after so many days. */
@@ -63,6 +64,7 @@ async function refresh(tx: Queries, { academyId, studentId }: Due): Promise<void
     WHERE academy_id = ${academyId} AND id = ${studentId} AND deleted_at IS NULL`);
   if (student === undefined) {
     await tx.exec(sql`DELETE FROM student_standing WHERE ${theirs}`);
+    await dropEvidence(tx, { academyId, studentId });
     return;
   }
   const everyone: Actor = { academyId, instructorId: studentId, role: 'head' };
@@ -71,6 +73,7 @@ async function refresh(tx: Queries, { academyId, studentId }: Due): Promise<void
   await keepLines(tx, { academyId, studentId }, newestOf(rows, flags));
   const relapsed = new Set(flags.filter((f) => f.code === 'relapse').map((f) => f.line)).size;
   await keepStudent(tx, { academyId, studentId }, relapsed);
+  await keepEvidence(tx, { academyId, studentId, handedness: student.handedness });
 }
 
 interface NewestLine extends MeasuredLineView {

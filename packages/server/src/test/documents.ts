@@ -21,11 +21,12 @@ export function workedCheck(handedness: 'right' | 'left' = 'right', trailGapMm =
 export async function saveWorkedCheck(
   client: TestClient,
   handedness: 'right' | 'left' = 'right',
+  more: object = {},
 ): Promise<{ studentId: string; lessonId: string; checkId: string }> {
   const [studentId, lessonId, checkId] = [randomUUID(), randomUUID(), randomUUID()];
   const student = { revision: 0, name: 'Runa Feldt', handedness, minor: false, notes: '' };
   const lesson = { revision: 0, studentId, heldOn: '2026-04-17', notes: '' };
-  const check = { revision: 0, lessonId, document: workedCheck(handedness) };
+  const check = { revision: 0, lessonId, document: workedCheck(handedness), ...more };
   for (const [path, body] of [
     [`/api/students/${studentId}`, student],
     [`/api/lessons/${lessonId}`, lesson],

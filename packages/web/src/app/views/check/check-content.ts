@@ -13,6 +13,7 @@ import {
   judgementOf,
   type LessonView,
   type PlaceMark,
+  type PriorDocument,
   type Rebase,
   solveReadable,
   type StudentView,
@@ -73,8 +74,6 @@ export class CheckContent {
   private readonly typedEntries = signal<readonly Entry[]>([]);
   private readonly settledEntries = signal<readonly Entry[]>([]);
   private readonly changes = new Subject<void>();
-  /** Of a stored check: what it was answered from stays with it. */
-  private readonly keptEarlier = signal<{ readonly checks: CheckDocument['earlier'] } | null>(null);
 
   readonly student = signal<StudentView | null>(null);
   readonly lesson = signal<LessonView | null>(null);
@@ -100,6 +99,10 @@ export class CheckContent {
   readonly readdressSdDeg = signal<number | undefined>(undefined);
   /** Cold checks of the student before this lesson, of every club group. A stored check keeps its own. */
   readonly earlier = signal<readonly EarlierView[]>([]);
+  /** What the academy’s own students say of who comes; null: the shipped prior. A stored check keeps its own. */
+  readonly prior = signal<PriorDocument | null>(null);
+  /** Of a stored check: what it was answered from stays with it. */
+  readonly keptKnown = signal<Pick<CheckDocument, 'earlier' | 'prior'> | null>(null);
 
   /** The readings before a line with something typed was left out or read in another way; null with nothing to undo. */
   readonly leftOut = signal<readonly Entry[] | null>(null);
@@ -277,7 +280,7 @@ export class CheckContent {
   showStored({ document, circumstances, rebase, record }: CheckView): void {
     const { afterLook, ownMethod, ...rest } = record ?? {};
     this.readdressSdDeg.set(document.readdressSdDeg);
-    this.keptEarlier.set({ checks: document.earlier });
+    this.keptKnown.set(document);
     this.show({
       entries: [
         ...entriesFrom(document.observations, false),
@@ -370,17 +373,19 @@ export class CheckContent {
     return composeObservation(toTyped(entry, this.unit()), this.tools());
   }
 
-  /** The cold checks that this one is answered from; undefined without any. */
-  readonly knownEarlier = computed(() => {
-    const kept = this.keptEarlier();
-    return kept === null ? earlierOfGroup(this.earlier(), this.club().group) : kept.checks;
+  /** What this check is answered from besides its readings: earlier cold checks, and who comes to this academy. */
+  readonly known = computed((): Pick<CheckDocument, 'earlier' | 'prior'> => {
+    const { earlier, prior } = this.keptKnown() ?? {
+      earlier: earlierOfGroup(this.earlier(), this.club().group),
+      prior: this.prior(),
+    };
+    return { ...(earlier && { earlier }), ...(prior && { prior }) };
   });
 
   private compose(entries: readonly Entry[]): CheckDocument | undefined {
     const student = this.student();
     const feet = this.feet();
     const readdressSdDeg = this.readdressSdDeg();
-    const earlier = this.knownEarlier();
     if (student === null) return undefined;
     return composeCheck({
       ...this.tools(),
@@ -391,7 +396,7 @@ export class CheckContent {
       judgement: this.judged().judgement,
       ...(feet && { feet }),
       ...(readdressSdDeg !== undefined && { readdressSdDeg }),
-      ...(earlier && { earlier }),
+      ...this.known(),
       readings: entries.map((e) => toTyped(e, this.unit())),
     });
   }

@@ -5,6 +5,7 @@ import {
   type EarlierView,
   type LessonView,
   type PlaceView,
+  type PriorDocument,
   type SavedCheckView,
   type StudentView,
 } from '@lotrecht/contract';
@@ -33,6 +34,8 @@ export interface OpenedCheck {
   readonly readdressSdDeg?: number | undefined;
   /** Cold checks before this lesson, oldest first. */
   readonly earlier?: readonly EarlierView[];
+  /** What the academy’s own students say of who comes; null: the shipped prior. */
+  readonly prior?: PriorDocument | null;
 }
 
 /** One check while it is open: what is typed, what core makes of it, and where it is kept. */
@@ -66,7 +69,7 @@ export class CheckStore {
   /** Begins with what is stored, over it what was typed here and not yet kept. */
   async open(
     checkId: string,
-    { lesson, student, place, readdressSdDeg, earlier = [] }: OpenedCheck,
+    { lesson, student, place, readdressSdDeg, earlier = [], prior = null }: OpenedCheck,
   ): Promise<void> {
     // The device is asked first: once the fields are on the screen, nothing overwrites what is typed into them.
     const draft = await fromDevice(this.drafts.find(checkId, this.instructorId()), undefined);
@@ -78,6 +81,8 @@ export class CheckStore {
     this.content.placeKind.set(place?.kind ?? null);
     this.content.readdressSdDeg.set(stored === null ? readdressSdDeg : stored.document.readdressSdDeg);
     this.content.earlier.set(earlier);
+    this.content.prior.set(prior);
+    this.content.keptKnown.set(stored?.document ?? null);
     this.content.stored.set(stored !== null);
     this.stored.set(stored);
     this.restored.set(draft !== undefined);

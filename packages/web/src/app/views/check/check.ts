@@ -20,7 +20,6 @@ import { catchError, forkJoin, fromEvent, map, type Observable, of, Subscription
 import {
   type CheckRecord,
   type CheckView,
-  type EarlierView,
   type LessonView,
   type PlaceView,
   type SavedCheckView,
@@ -41,7 +40,7 @@ import { ProblemNote } from '../../ui/problem-note.ts';
 import { Undo } from '../../ui/undo.ts';
 import { type LineKey } from '../../ui/words.ts';
 import { CheckContent } from './check-content.ts';
-import { CheckStore } from './check.store.ts';
+import { CheckStore, type OpenedCheck } from './check.store.ts';
 import { type Doubt } from './readings/doubts.ts';
 import { FindingPanel } from './finding/finding-panel.ts';
 import { FindingWords } from './finding/finding-words.ts';
@@ -185,16 +184,17 @@ export class CheckPage {
   }
 
   /** What is known of the student before this lesson; without a connection, nothing. */
-  private knownOf({ studentId, heldOn }: LessonView): Observable<{
-    readonly readdressSdDeg: number | undefined;
-    readonly earlier: readonly EarlierView[];
-  }> {
+  private knownOf({
+    studentId,
+    heldOn,
+  }: LessonView): Observable<Pick<OpenedCheck, 'readdressSdDeg' | 'earlier' | 'prior'>> {
     return this.api.known(studentId, heldOn).pipe(
-      map(({ readdress: { sdDeg, learned }, earlier }) => ({
+      map(({ readdress: { sdDeg, learned }, earlier, prior }) => ({
         readdressSdDeg: learned ? sdDeg : undefined,
         earlier,
+        prior,
       })),
-      catchError(() => of({ readdressSdDeg: undefined, earlier: [] })),
+      catchError(() => of({})),
     );
   }
 

@@ -80,9 +80,13 @@ export class FindingWords {
     const shown = this.content.shown();
     const earlier = shown?.document?.earlier?.length ?? 0;
     if (shown?.result?.notes.some(({ code }) => code === 'history-set-aside')) return null;
+    const others =
+      shown?.document?.prior === undefined
+        ? 'how bodies hang together'
+        : 'how students of this academy stand';
     const from =
       earlier === 0
-        ? 'From today’s readings, and how bodies hang together.'
+        ? `From today’s readings, and ${others}.`
         : `From today and ${earlier} earlier ${earlier === 1 ? 'check' : 'checks'}.`;
     return `${from} What comes first is told of the habit.`;
   });

@@ -68,7 +68,7 @@ export class NextStep {
       targetLineUncertaintyDeg: this.content.targetLineUncertaintyDeg(),
       tools: this.content.tools(),
       readdressSdDeg: this.content.readdressSdDeg(),
-      earlier: this.content.knownEarlier(),
+      known: this.content.known(),
       ...(this.content.marks().length > 0 && distanceM !== undefined && { pointsAtM: distanceM }),
       hold: last,
       heldS:

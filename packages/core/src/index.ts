@@ -40,6 +40,7 @@ export { chiSquaredUpperTail } from './uncertainty/chi-squared.ts';
 export { type EndReading, endUncertainty } from './uncertainty/end-uncertainty.ts';
 export { LANDMARK_UNCERTAINTY, type LandmarkUncertainty } from './uncertainty/landmark.ts';
 export { seatingUncertainty } from './uncertainty/seating.ts';
+export { COVERAGE_FACTOR } from './uncertainty/coverage.ts';
 export { normalLowerTail, normalUpperTail } from './uncertainty/normal.ts';
 
 export { type Proportion, proportion } from './uncertainty/proportion.ts';
@@ -103,7 +104,7 @@ export {
   type LeadingEdgePoints,
   leadingEdgePoints,
 } from './setup/ground-points.ts';
-export { moveToGoal, type SplitMove, splitMove } from './setup/move.ts';
+export { advisedMove, type AdvisedMove, moveToGoal, type Whereabouts } from './setup/move.ts';
 export {
   type EarlierSetup,
   type Feet,

@@ -1,5 +1,4 @@
-import { feelAtTarget, radiansFromDegrees, sideSign, type Handedness } from '@lotrecht/core';
-import { type LineResult } from '../generated/types.ts';
+import { feelAtTarget, type Handedness, radiansFromDegrees, sideSign } from '@lotrecht/core';
 
 /** How the corrected aim will feel at the target. */
 export interface Feel {
@@ -8,25 +7,20 @@ export interface Feel {
   readonly side: 'left' | 'right';
 }
 
-/** Where a line is to be turned. */
+/** Where a line is turned. */
 export interface FeelGround {
   readonly distanceM: number;
   readonly handedness: Handedness;
-  /** The method's goal for this line, φ in degrees. Default: on the target line. */
-  readonly goalDeg?: number | undefined;
 }
 
 /**
- * The feel of turning a line to the method's goal, as the move does: the point aimed at moves by R·tan Δ.
+ * The feel of turning a line, as the advised move does: the point aimed at moves by R·tan Δ.
  *
- * @example feelOfMove({ azimuthDeg: 3.9 }, { distanceM: 150, handedness: 'right' }).side // 'left'
- * @example feelOfMove({ azimuthDeg: -3 }, { distanceM: 150, handedness: 'right', goalDeg: -3 }).metres // 0
+ * @param turnDeg φ, degrees: closed for the body, open for the face is positive
+ * @example feelOfTurn(-3.9, { distanceM: 150, handedness: 'right' }).side // 'left'
+ * @example feelOfTurn(-3.9, { distanceM: 150, handedness: 'left' }).side // 'right'
  */
-export function feelOfMove(
-  { azimuthDeg }: Pick<LineResult, 'azimuthDeg'>,
-  { distanceM, handedness, goalDeg = 0 }: FeelGround,
-): Feel {
-  const goalAzimuthDeg = sideSign(handedness) * goalDeg;
-  const shift = feelAtTarget(radiansFromDegrees(goalAzimuthDeg - azimuthDeg), distanceM);
+export function feelOfTurn(turnDeg: number, { distanceM, handedness }: FeelGround): Feel {
+  const shift = feelAtTarget(sideSign(handedness) * radiansFromDegrees(turnDeg), distanceM);
   return { metres: Math.abs(shift), side: shift < 0 ? 'left' : 'right' };
 }

@@ -4,7 +4,9 @@ import { DocumentRefused } from '../refusal/document-refused.ts';
 import { validateCheckDocument } from '../validate.ts';
 import { composeCheck, judgementOf } from './compose-check.ts';
 import { composeObservation, typedReading, type TypedReading } from './typed-reading.ts';
-import { feelOfMove } from './feel.ts';
+import { moveText, roundedMoveMm } from '../words/result-words.ts';
+import { advisedMoveOf } from './advised-move.ts';
+import { feelOfTurn } from './feel.ts';
 import { groundDrawing } from './ground-drawing.ts';
 import { solveDocument } from './solve-document.ts';
 import { solveReadable } from './solve-readable.ts';
@@ -99,22 +101,67 @@ describe('a quick check', () => {
     expect(judgementOf(valid())).toEqual({ method: { id: 'all-parallel', version: 1 } });
   });
 
-  it('feels aimed 10 m left when a line 3.9° to the right is squared at 150 m', () => {
-    const { toes } = solveDocument(composeCheck(quick) as CheckDocument).lines;
-    const at = { distanceM: 150, handedness: 'right' } as const;
-    expect(toes && feelOfMove(toes, at)).toEqual({
-      metres: expect.closeTo(10.33, 2) as number,
-      side: 'left',
+  it('advises a move from where the line is thought to be, to the goal, in a step that is known', () => {
+    const document = { ...(composeCheck(quick) as CheckDocument), readdressSdDeg: 1 };
+    const tape = solveDocument(document, { answer: 'tape' });
+    expect(advisedMoveOf(document, tape, 'toes')).toMatchObject({
+      end: 'trail',
+      mm: expect.closeTo(-31, 6) as number,
+      turnDeg: expect.closeTo(-3.9408, 3) as number,
+    });
+    const result = solveDocument(document);
+    const advised = advisedMoveOf(document, result, 'toes');
+    const { meanDeg = NaN, standardDeviationDeg = NaN } = result.posterior?.asItStood?.lines.toes ?? {};
+    expect(advised?.turnDeg).toBeCloseTo(-meanDeg, 9);
+    expect(advised?.mm).toBeCloseTo(-450 * Math.tan((meanDeg * Math.PI) / 180), 6);
+    expect(advised?.uncertaintyMm).toBeCloseTo(
+      (450 * ((standardDeviationDeg * Math.PI) / 180)) / Math.cos((meanDeg * Math.PI) / 180) ** 2,
+      6,
+    );
+    // Known to some 9 mm: said in steps of 2 mm.
+    if (advised === null) throw new Error('the toes were read');
+    expect(moveText('toes', advised)).toMatch(/^Trail toe 2[468] mm toward the line\.$/);
+    expect(advisedMoveOf(document, result, 'hips')).toBeNull();
+    const toGoal = {
+      ...document,
+      method: undefined,
+      tolerancesDeg: { toes: [-4, 0] },
+      goalsDeg: { toes: -2 },
+    };
+    const open = advisedMoveOf(toGoal as unknown as CheckDocument, tape, 'toes');
+    expect(open?.turnDeg).toBeCloseTo(-5.9408, 3);
+  });
+
+  it.each([
+    [{ mm: -31, uncertaintyMm: 1.5 }, 'mm', -31],
+    [{ mm: -31, uncertaintyMm: 9 }, 'mm', -32],
+    [{ mm: -31, uncertaintyMm: 12 }, 'mm', -30],
+    [{ mm: -31, uncertaintyMm: 45 }, 'mm', -40],
+    [{ mm: 9, uncertaintyMm: 45 }, 'cm', 0],
+    [{ mm: -31, uncertaintyMm: 12 }, 'in', -31.75],
+    [{ mm: -31, uncertaintyMm: 60 }, 'in', -25.4],
+  ] as const)('rounds a move of %o in %s to %d mm', (move, unit, rounded) => {
+    expect(roundedMoveMm(move, unit)).toBeCloseTo(rounded, 9);
+  });
+
+  it('moves the toe of the club forward where the face is open, over the edge that was read', () => {
+    const document = composeCheck({
+      ...quick,
+      readings: [{ ...face, values: { ...face.values, heelGapMm: 6, toeGapMm: 2 } }],
+    }) as CheckDocument;
+    const tape = solveDocument(document, { answer: 'tape' });
+    expect(advisedMoveOf(document, tape, 'face')).toMatchObject({
+      end: 'toe',
+      mm: expect.closeTo(4, 6) as number,
     });
   });
 
-  it('feels what the move does: to the method’s goal, mirrored for the other hand', () => {
-    const { toes } = solveDocument(composeCheck(quick) as CheckDocument).lines;
-    const toGoal = toes && feelOfMove(toes, { distanceM: 150, handedness: 'right', goalDeg: -2 });
-    expect(toGoal?.metres).toBeCloseTo(150 * Math.tan((5.9408 * Math.PI) / 180), 1);
-    const left = feelOfMove({ azimuthDeg: -3.9408 }, { distanceM: 150, handedness: 'left', goalDeg: -2 });
-    expect(left.metres).toBeCloseTo(toGoal?.metres ?? NaN, 3);
-    expect(left.side).toBe('right');
+  it('feels aimed 10 m left when a line 3.9° to the right is squared at 150 m', () => {
+    expect(feelOfTurn(-3.9408, { distanceM: 150, handedness: 'right' })).toEqual({
+      metres: expect.closeTo(10.33, 2) as number,
+      side: 'left',
+    });
+    expect(feelOfTurn(-5.9408, { distanceM: 150, handedness: 'left' }).side).toBe('right');
   });
 
   it('still says what it can while one line is impossible', () => {

@@ -1,6 +1,7 @@
 import {
   changeBetween,
   consistencyOf,
+  COVERAGE_FACTOR,
   degreesFromRadians,
   type Handedness,
   type LineName,
@@ -66,7 +67,6 @@ export interface LineProgress {
 }
 
 const DAY_MS = 86_400_000;
-const COVERAGE_FACTOR = 1.959964;
 /** Where a line was read and never judged: the widest tolerance that is in use, so that nothing is called out by it. */
 const UNJUDGED_DEG = [-45, 45] as const;
 

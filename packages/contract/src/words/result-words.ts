@@ -1,3 +1,4 @@
+import { COVERAGE_FACTOR } from '@lotrecht/core';
 import {
   type CheckDocument,
   type LineResult,
@@ -29,9 +30,6 @@ export const CLUB_GROUPS: Readonly<Record<NonNullable<CheckDocument['club']>['gr
   'fairway-wood': 'Fairway wood',
   driver: 'Driver',
 };
-
-/** Two-sided 95 % of a normal distribution: the half-width shown after ±. */
-const COVERAGE_FACTOR = 1.959964;
 
 /** Half-widths beyond this say nothing of a set-up, whatever it is judged by. */
 const TELLS_NOTHING_DEG = 10;
@@ -167,20 +165,50 @@ export function firstOf({
   return { line: first, probability, certain: probability >= LEAN_FROM };
 }
 
+/** A move on the tape with how well it is known. */
+export interface AdvisedMoveText {
+  readonly end: 'trail' | 'toe';
+  /** `trail`: negative is toward the line; `toe`: positive is downrange. */
+  readonly mm: number;
+  /** Standard uncertainty. */
+  readonly uncertaintyMm: number;
+}
+
+/** Steps in which a move is said, mm, the finest first. */
+const MOVE_STEPS_MM: Readonly<Record<LengthUnit, readonly number[]>> = {
+  mm: [1, 2, 5, 10, 20],
+  cm: [1, 2, 5, 10, 20],
+  in: [1.5875, 3.175, 6.35, 12.7, 25.4],
+};
+
 /**
- * The move that corrects a line, in the unit of who reads it, or null where the reading gives none.
+ * A move rounded to what is known of it: in the largest step that is no more than half of its uncertainty.
  *
- * @example moveText('toes', { handedAzimuthDeg: 3.94, azimuthDeg: 3.94, measurementUncertaintyDeg: 0.5, standardUncertaintyDeg: 0.8, birgeRatio: 1, word: 'closed', side: 'right' }) // null
+ * @example roundedMoveMm({ mm: -31, uncertaintyMm: 12 }, 'mm') // -30
  */
-export function moveText(key: LineKey, { move }: LineResult, unit: LengthUnit = 'mm'): string | null {
-  if (move === undefined) return null;
-  const mm = Math.round(Math.abs(move.mm));
+export function roundedMoveMm(
+  { mm, uncertaintyMm }: Pick<AdvisedMoveText, 'mm' | 'uncertaintyMm'>,
+  unit: LengthUnit,
+): number {
+  const [finest = 1, ...coarser] = MOVE_STEPS_MM[unit];
+  const step = coarser.findLast((mmOfStep) => mmOfStep <= uncertaintyMm / 2) ?? finest;
+  // Away from nothing in both directions: a mirrored move is rounded alike.
+  return Math.sign(mm) * Math.round(Math.abs(mm) / step) * step + 0;
+}
+
+/**
+ * The move that corrects a line, in the unit of who reads it and rounded to what is known.
+ *
+ * @example moveText('toes', { end: 'trail', mm: -31, uncertaintyMm: 12 }) // 'Trail toe 30 mm toward the line.'
+ */
+export function moveText(key: LineKey, move: AdvisedMoveText, unit: LengthUnit = 'mm'): string {
+  const mm = roundedMoveMm(move, unit);
   if (mm === 0) return 'Nothing to move.';
-  const length = formatLength(mm, unit);
+  const length = formatLength(Math.abs(mm), unit);
   if (move.end === 'toe')
-    return `Club toe ${length} ${move.mm > 0 ? 'forward, downrange' : 'back, away from the target'}.`;
+    return `Club toe ${length} ${mm > 0 ? 'forward, downrange' : 'back, away from the target'}.`;
   const end = key === 'toes' ? 'Trail toe' : key === 'heels' ? 'Trail heel' : `Trail end of the ${key}`;
-  return `${end} ${length} ${move.mm < 0 ? 'toward the line' : 'away from the line'}.`;
+  return `${end} ${length} ${mm < 0 ? 'toward the line' : 'away from the line'}.`;
 }
 
 /**

@@ -1,5 +1,7 @@
 import { withoutNegativeZero } from '../geometry/azimuth.ts';
+import { kindOfLine, type LineName } from '../geometry/line.ts';
 import { type Observation } from '../observation/observation.ts';
+import { LANDMARK_UNCERTAINTY } from '../uncertainty/landmark.ts';
 import { type Move } from './setup.ts';
 
 /**
@@ -27,22 +29,52 @@ export function moveToGoal(o: Observation, goalRad: number): Move | undefined {
   }
 }
 
-/** A move shared between both ends, which keeps the middle of the line, and so the distance to the ball. */
-export interface SplitMove {
-  /** m, negative is toward the line. */
-  readonly leadM: number;
-  readonly trailM: number;
+/** Where a line is thought to be. */
+export interface Whereabouts {
+  /** φ, rad. */
+  readonly meanRad: number;
+  readonly standardDeviationRad: number;
+}
+
+/** A move with how well it is known. */
+export interface AdvisedMove extends Move {
+  /** Standard uncertainty, m. */
+  readonly uncertaintyM: number;
 }
 
 /**
- * The same turn made half by each foot.
+ * The move that takes a line from where it is thought to be to its goal, over the base that it was last read over;
+ * over its usual one where no reading had a base.
  *
- * @param trailDistanceM the trail end's whole move, m
- * @example splitMove(-0.031) // { leadM: 0.0155, trailM: -0.0155 }
+ * @param goalRad φ0, rad
+ * @example advisedMove('toes', { meanRad: 0.05, standardDeviationRad: 0.02 }, 0, []).distanceM // -0.02251876...
  */
-export function splitMove(trailDistanceM: number): SplitMove {
+export function advisedMove(
+  line: LineName,
+  { meanRad, standardDeviationRad }: Whereabouts,
+  goalRad: number,
+  observations: readonly Observation[],
+): AdvisedMove {
+  const { baseM, alongRod } = lastBase(line, observations);
+  const turned = alongRod ? Math.sin(goalRad) - Math.sin(meanRad) : Math.tan(goalRad) - Math.tan(meanRad);
+  const slope = alongRod ? Math.cos(meanRad) : 1 / Math.cos(meanRad) ** 2;
+  const isFace = kindOfLine(line) === 'face';
   return {
-    leadM: withoutNegativeZero(-trailDistanceM / 2),
-    trailM: withoutNegativeZero(trailDistanceM / 2),
+    end: isFace ? 'toe' : 'trail',
+    distanceM: withoutNegativeZero((isFace ? -1 : 1) * baseM * turned),
+    uncertaintyM: baseM * slope * standardDeviationRad,
   };
+}
+
+function lastBase(
+  line: LineName,
+  observations: readonly Observation[],
+): { readonly baseM: number; readonly alongRod: boolean } {
+  for (const o of observations.toReversed()) {
+    if (o.line !== line) continue;
+    if (o.by === 'gaps') return { baseM: o.baseM, alongRod: o.baseAlong === 'rod' };
+    if (o.by === 'square') return { baseM: o.baseM, alongRod: false };
+    if (o.by === 'pointsAt' && o.baseM !== undefined) return { baseM: o.baseM, alongRod: false };
+  }
+  return { baseM: LANDMARK_UNCERTAINTY[line].widthM, alongRod: false };
 }

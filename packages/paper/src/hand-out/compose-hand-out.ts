@@ -1,9 +1,10 @@
 import {
+  type Advised,
+  advisedMoveOf,
   type CheckDocument,
   type CheckRecord,
-  feelOfMove,
+  feelOfTurn,
   formatDistance,
-  judgedBy,
   type LineResult,
   type ResultDocument,
 } from '@lotrecht/contract';
@@ -68,6 +69,7 @@ export function composeHandOut(ground: HandOutGround): HandOutWish {
   const { document, result, record, junior, drill, sight } = ground;
   const line = record?.priority ?? firstOf(result).line;
   const read = line === null ? undefined : result.lines[line];
+  const advised = line === null ? null : advisedMoveOf(document, result, line);
   const distanceM = document.target?.distanceM;
   return {
     firstName: ground.firstName,
@@ -77,13 +79,12 @@ export function composeHandOut(ground: HandOutGround): HandOutWish {
       return found === undefined ? [] : [foundText(key, found, leanOf(result, key), junior)];
     }),
     priority:
-      line === null || read === undefined
+      line === null || read === undefined || advised === null
         ? ['Keep it as it is. Nothing stood out.']
-        : priorityOf(line, read, {
+        : priorityOf(line, read, advised, {
             distanceM,
             junior,
             handedness: document.handedness,
-            goalDeg: judgedBy(document).goalsDeg?.[line],
             units: ground.units ?? METRIC,
           }),
     drill: {
@@ -122,31 +123,28 @@ function foundText(key: LineKey, found: LineResult, lean: LeanText | null, junio
 function priorityOf(
   line: LineKey,
   read: LineResult,
+  advised: Advised,
   how: {
     readonly distanceM: number | undefined;
     readonly junior: boolean;
     readonly handedness: 'right' | 'left';
-    readonly goalDeg: number | undefined;
     readonly units: HandOutUnits;
   },
 ): readonly string[] {
-  const { distanceM, junior, handedness, goalDeg, units } = how;
-  const move = moveText(line, read, units.length);
-  const turn =
-    move !== null && line !== 'hips' && line !== 'shoulders'
-      ? move
-      : `Turn the ${line} to the ${read.side === 'right' ? 'left' : 'right'}${move === null ? '.' : `: ${move}`}`;
-  const feel =
-    distanceM === undefined || read.word === 'square'
-      ? null
-      : feelOfMove(read, { distanceM, handedness, goalDeg });
+  const { distanceM, junior, handedness, units } = how;
+  const move = moveText(line, advised, units.length);
+  // A turn to the right is a turn of φ to the closed side of a right-hander's body, and to the open side of the face.
+  const side = advised.turnDeg > 0 === (handedness === 'right') ? 'right' : 'left';
+  const turn = line === 'hips' || line === 'shoulders' ? `Turn the ${line} to the ${side}: ${move}` : move;
+  const feel = distanceM === undefined ? null : feelOfTurn(advised.turnDeg, { distanceM, handedness });
+  const away = feel === null ? 0 : Math.round(feel.metres);
   return [
     junior ? `${LINE_TITLES[line]} first.` : `${LINE_TITLES[line]} first: ${angleText(read)}.`,
     turn,
-    ...(feel === null
+    ...(feel === null || away === 0
       ? []
       : [
-          `You will feel aimed ${formatDistance(Math.round(feel.metres), units.distance)} ${feel.side} of where you feel it now. That is right.`,
+          `You will feel aimed ${formatDistance(away, units.distance)} ${feel.side} of where you feel it now. That is right.`,
         ]),
   ];
 }

@@ -7,7 +7,7 @@ describe('a hand-out', () => {
   it('has one priority with move and feel, drill and dose, and cautions', () => {
     const text = textOf(handOutOn(printing));
     expect(text).toContain('Toes first: 3.9° closed (right).');
-    expect(text).toContain('Trail toe 31 mm toward the line.');
+    expect(text).toContain('Trail toe 30 mm toward the line.');
     expect(text).toMatch(/aimed 10 m left/);
     expect(text).toContain('Rod along the toes');
     expect(text).toMatch(/a licensed clinician decides/);

@@ -1,10 +1,9 @@
 import { type LineProgress, type ProgressChoice } from '@lotrecht/contract';
-import { LINE_NAMES } from '@lotrecht/core';
+import { COVERAGE_FACTOR, LINE_NAMES } from '@lotrecht/core';
 import { PLACES } from '../ui/circumstance-words.ts';
 import { CLUB_GROUPS, LINE_TITLES, type LineKey } from '../ui/words.ts';
 import { clubText, sideOf, turnText } from './progress-words.ts';
 
-const COVERAGE_FACTOR = 1.959964;
 /** From here on a level counts as in or out, as a verdict does. */
 const SURE = 0.95;
 

@@ -1,9 +1,7 @@
 import { type LineProgress, type MeanDeg, type ProgressChoice } from '@lotrecht/contract';
-import { signWords } from '@lotrecht/core';
+import { COVERAGE_FACTOR, signWords } from '@lotrecht/core';
 import { HELPS, PHASES, PLACES, READERS } from '../ui/circumstance-words.ts';
 import { CLUB_GROUPS, LINE_TITLES, type LineKey, percentText } from '../ui/words.ts';
-
-const COVERAGE_FACTOR = 1.959964;
 
 /** φ with the word of its line; the side follows from the hand and stands with the student. @example "4.1° closed" */
 export function turnText(line: LineKey, deg: number): string {

@@ -1,8 +1,6 @@
 import { type LineDifference } from '@lotrecht/contract';
-import { signWords } from '@lotrecht/core';
+import { COVERAGE_FACTOR, signWords } from '@lotrecht/core';
 import { LINE_TITLES } from './words.ts';
-
-const COVERAGE_FACTOR = 1.959964;
 
 /** A change with its uncertainty and whether it is more than chance. @example "Toes 4.9° toward open ± 5.6°: not shown." */
 export function differenceText({ line, deltaDeg, uncertaintyDeg, real }: LineDifference): string {

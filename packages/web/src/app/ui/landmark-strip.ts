@@ -11,7 +11,7 @@ import {
   signal,
 } from '@angular/core';
 import { type PlaceMark } from '@lotrecht/contract';
-import { degreesFromRadians, pointedAt, radiansFromDegrees } from '@lotrecht/core';
+import { COVERAGE_FACTOR, degreesFromRadians, pointedAt, radiansFromDegrees } from '@lotrecht/core';
 import { bearingText, metresText } from './bearings.ts';
 
 /** Wider than the outermost mark by this, degrees. */
@@ -162,7 +162,7 @@ export class LandmarkStrip {
       radiansFromDegrees(sightingDeg === 0 ? EXACT_DEG : sightingDeg),
     );
     const unit = this.distanceUnit();
-    const half = sightingDeg === 0 ? 0 : 1.96 * lateralUncertaintyM;
+    const half = sightingDeg === 0 ? 0 : COVERAGE_FACTOR * lateralUncertaintyM;
     const deg = degreesFromRadians(bearingRad);
     if (Math.abs(deg) < 0.05) return `On ${target.name}`;
     return `${bearingText(deg)} of ${target.name}: ${metresText(lateralM, unit)} at its distance${half > 0 ? `, ± ${metresText(half, unit, 'plain')}` : ''}`;

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, model } from '@angular/core';
 import { composeTargetLine, type TargetLineChoice } from '@lotrecht/contract';
-import { degreesFromRadians } from '@lotrecht/core';
+import { COVERAGE_FACTOR, degreesFromRadians } from '@lotrecht/core';
 import { NumberField } from './number-field.ts';
 
 /** Ways of making a target line as they are said. */
@@ -18,9 +18,6 @@ const USUAL_SEPARATION_M: Readonly<Record<TargetLineChoice['made'], number>> = {
   'ball-line': 0.04,
   marks: 1,
 };
-
-/** Half the width that covers 95 %. */
-const COVERAGE_FACTOR = 1.959964;
 
 /** A standard uncertainty of the target line as the half-width that covers 95 %. @example "± 1.0°" */
 export function lineUncertaintyText(uncertaintyRad: number): string {

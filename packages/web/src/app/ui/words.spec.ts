@@ -36,9 +36,16 @@ describe('a finding in words', () => {
   });
 
   it('says the move with its way', () => {
-    expect(moveText('toes', toes(602).line)).toBe('Trail toe 31 mm toward the line.');
-    expect(moveText('toes', toes(540).line)).toBe('Trail toe 31 mm away from the line.');
-    expect(moveText('toes', toes(571).line)).toBe('Nothing to move.');
+    const move = (mm: number) => ({ end: 'trail', mm, uncertaintyMm: 7 }) as const;
+    expect(moveText('toes', move(-31))).toBe('Trail toe 32 mm toward the line.');
+    expect(moveText('toes', move(31))).toBe('Trail toe 32 mm away from the line.');
+    expect(moveText('shoulders', move(31), 'in')).toBe(
+      'Trail end of the shoulders 1 1/4 in away from the line.',
+    );
+    expect(moveText('face', { end: 'toe', mm: 3, uncertaintyMm: 1 })).toBe(
+      'Club toe 3 mm forward, downrange.',
+    );
+    expect(moveText('toes', move(0.9))).toBe('Nothing to move.');
   });
 
   it('shows the half-width that covers 95 %', () => {

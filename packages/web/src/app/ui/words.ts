@@ -14,5 +14,6 @@ export {
   type LineKey,
   moveText,
   percentText,
+  roundedMoveMm,
   uncertaintyText,
 } from '@lotrecht/contract/words';

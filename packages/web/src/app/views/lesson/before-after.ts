@@ -1,9 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { type CheckView, lessonDifferences } from '@lotrecht/contract';
-import { signWords } from '@lotrecht/core';
+import { COVERAGE_FACTOR, signWords } from '@lotrecht/core';
 import { CLUB_GROUPS, LINE_TITLES } from '../../ui/words.ts';
-
-const COVERAGE_FACTOR = 1.959964;
 
 type ClubGroup = keyof typeof CLUB_GROUPS;
 

@@ -1,6 +1,6 @@
 import { type LineProgress } from '@lotrecht/contract';
+import { COVERAGE_FACTOR } from '@lotrecht/core';
 
-const COVERAGE_FACTOR = 1.959964;
 const WIDEST_SHOWN_DEG = 15;
 
 /** Shapes for circumstances laid over; the circle is what is asked for, the triangle what is felt. */

@@ -1,9 +1,8 @@
 import { type LineProgress } from '@lotrecht/contract';
+import { COVERAGE_FACTOR } from '@lotrecht/core';
 import { changeText, meanText, turnText } from '../../progress/progress-words.ts';
 import { dayText } from '../../ui/dates.ts';
 import { percentText } from '../../ui/words.ts';
-
-const COVERAGE_FACTOR = 1.959964;
 
 /** A series lesson by lesson, in words: what the picture shows. */
 export function tableOf({ choice, track, lessons }: LineProgress) {

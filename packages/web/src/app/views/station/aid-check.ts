@@ -3,6 +3,7 @@ import { formatLength } from '@lotrecht/contract';
 import {
   type AidVerdict,
   aidVerdict,
+  COVERAGE_FACTOR,
   degreesFromRadians,
   metresFromMillimetres,
   radiansFromDegrees,
@@ -31,8 +32,6 @@ const AIDS: readonly { readonly aid: Aid; readonly title: string; readonly how: 
   { aid: 'square', title: 'Square rod', how: 'Read the three sides of its triangle with the target rod.' },
   { aid: 'string', title: 'String', how: 'Read the gap from the string to the ball line at two places.' },
 ];
-
-const COVERAGE_FACTOR = 1.959964;
 
 /** Whether an aid is laid true, and which end to move by how much: read before the student steps in. */
 @Component({

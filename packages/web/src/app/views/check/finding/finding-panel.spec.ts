@@ -1,7 +1,9 @@
 import { TestBed } from '@angular/core/testing';
 import {
+  advisedMoveOf,
   causeOf,
   chainsOfResult,
+  type CheckDocument,
   type CheckParts,
   composeCheck,
   type ResultDocument,
@@ -22,6 +24,16 @@ const rod = (line: LineKey, differenceMm: number): TypedReading => ({
   rod: true,
   values: { leadGapMm: 430, trailGapMm: 430 + differenceMm, baseMm: 1220 },
 });
+
+/** As the check itself makes it. */
+function advisedOf(
+  document: CheckDocument | undefined,
+  result: ResultDocument | null,
+): FindingGround['advised'] {
+  if (document === undefined || result === null) return {};
+  const keys = Object.keys(result.lines) as LineKey[];
+  return Object.fromEntries(keys.map((key) => [key, advisedMoveOf(document, result, key)]));
+}
 
 interface Panel {
   readonly text: string;
@@ -51,7 +63,7 @@ async function panelOf(
   fixture.componentRef.setInput('result', result);
   fixture.componentRef.setInput('ground', {
     handedness,
-    goalsDeg: {},
+    advised: advisedOf(document, result),
     units: { length: 'mm', distance: 'm' },
     cause: result && causeOf(result, ['face', 'toes'], null),
     chains: result ? chainsOfResult(result) : [],
@@ -78,14 +90,14 @@ describe('the finding', () => {
   it('names the line to fix first with its move, its split and its feel', async () => {
     const { text } = await panelOf({}, { targetDistanceM: 150 });
     expect(text).toMatch(/Likely first: toes, \d+ %/);
-    expect(text).toContain('Trail toe 31 mm toward the line.');
-    expect(text).toContain('trail 16 mm in, lead 15 mm back');
+    expect(text).toContain('Trail toe 30 mm toward the line.');
+    expect(text).toContain('trail 15 mm in, lead 15 mm back');
     expect(text).toContain('It will feel aimed 10 m left of where it feels now.');
   });
 
   it('tells the feel from where the student felt aimed, if anyone asked', async () => {
     const { text } = await panelOf({}, { targetDistanceM: 150, feltDeg: -2 });
-    expect(text).toContain('Felt aimed 5.2 m left of it. Corrected, it will feel 16 m left of the target.');
+    expect(text).toContain('Felt aimed 5.2 m left of it. Corrected, it will feel 15 m left of the target.');
   });
 
   it('leaves the feel out without a distance', async () => {
@@ -95,7 +107,7 @@ describe('the finding', () => {
   it('mirrors the feel for a left-hander, and keeps the move', async () => {
     const { text } = await panelOf({ handedness: 'left' }, { targetDistanceM: 150 });
     expect(text).toContain('3.9° closed (left)');
-    expect(text).toContain('Trail toe 31 mm toward the line.');
+    expect(text).toContain('Trail toe 30 mm toward the line.');
     expect(text).toContain('10 m right of where it feels now');
   });
 

@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import {
+  type Advised,
   type Cause,
-  feelOfMove,
+  feelOfTurn,
   formatDistance,
   formatLength,
   type LineResult,
   type ResultDocument,
 } from '@lotrecht/contract';
-import { type Chain, signWords } from '@lotrecht/core';
+import { type Chain, COVERAGE_FACTOR, signWords } from '@lotrecht/core';
 import { Bob } from '../../../ui/bob.ts';
 import {
   angleText,
@@ -17,6 +18,7 @@ import {
   type LineKey,
   moveText,
   percentText,
+  roundedMoveMm,
   uncertaintyText,
 } from '../../../ui/words.ts';
 import { causeText, chainText } from './cause-words.ts';
@@ -25,8 +27,8 @@ import { causeText, chainText } from './cause-words.ts';
 export interface FindingGround {
   readonly handedness: 'right' | 'left';
   readonly targetDistanceM?: number;
-  /** What the method wants of each line, φ in degrees; absent: on the target line. */
-  readonly goalsDeg: Readonly<Partial<Record<LineKey, number>>>;
+  /** How each line that was read is corrected. */
+  readonly advised: Readonly<Partial<Record<LineKey, Advised>>>;
   readonly units: { readonly length: 'mm' | 'cm' | 'in'; readonly distance: 'm' | 'yd' };
   /** Felt aim before the reveal, degrees from the target, right positive. */
   readonly feltDeg?: number;
@@ -119,11 +121,21 @@ export class FindingPanel {
           : key === 'face'
             ? 'The face was not read: read it next.'
             : `The ${key} were not read: read them next.`,
-      move: line === undefined ? null : moveText(key, line, this.ground().units.length),
-      split: line === undefined ? null : splitText(key, line, this.ground().units.length),
-      feel: line === undefined ? null : this.feel(key, line),
+      ...this.correction(key),
     };
   });
+
+  /** The move to the goal, the same shared by both feet, and how it will feel. */
+  private correction(key: LineKey) {
+    const advised = this.ground().advised[key];
+    if (advised === undefined) return { move: null, split: null, feel: null };
+    const unit = this.ground().units.length;
+    return {
+      move: moveText(key, advised, unit),
+      split: splitText(key, advised, unit),
+      feel: this.feel(advised),
+    };
+  }
 
   protected readonly picture = computed(() =>
     this.result()?.targetPicture === true
@@ -138,7 +150,7 @@ export class FindingPanel {
     const { handedAzimuthDeg: c, standardUncertaintyDeg: u } = turn;
     const [below, above] = signWords('toes');
     if (turn.agree) {
-      const half = 1.959964 * u;
+      const half = COVERAGE_FACTOR * u;
       // That no twist shows is not that there is none: how large one would have to be is said with it.
       const shows = Math.max(0, ...Object.values(turn.wouldShowFromDeg ?? {}));
       const twist = shows > 0 ? ` No twist shows; one of ${shows.toFixed(1)}° would.` : ' No twist shows.';
@@ -195,16 +207,25 @@ export class FindingPanel {
           ? null
           : settleText(line, this.ground().units.length),
       tape: tapeText(line),
-      move: moveText(key, line, this.ground().units.length),
+      move: this.moveWithU(key),
       isChosen: this.ground().priority === key,
     };
   }
 
+  /** The move with how well it is known. */
+  private moveWithU(key: LineKey): string | null {
+    const advised = this.ground().advised[key];
+    if (advised === undefined) return null;
+    const unit = this.ground().units.length;
+    const half = roundedMoveMm({ ...advised, mm: COVERAGE_FACTOR * advised.uncertaintyMm }, unit);
+    return `${moveText(key, advised, unit)} Known to ± ${formatLength(half, unit)}.`;
+  }
+
   /** From where it was felt, if anyone asked; else from where it feels now. */
-  private feel(key: LineKey, line: LineResult): string | null {
-    const { targetDistanceM: distanceM, feltDeg, handedness, goalsDeg, units } = this.ground();
+  private feel({ turnDeg }: Advised): string | null {
+    const { targetDistanceM: distanceM, feltDeg, handedness, units } = this.ground();
     if (distanceM === undefined || !(distanceM > 0)) return null;
-    const { metres, side } = feelOfMove(line, { distanceM, handedness, goalDeg: goalsDeg[key] });
+    const { metres, side } = feelOfTurn(turnDeg, { distanceM, handedness });
     const shift = side === 'left' ? -metres : metres;
     const off = (m: number): string => {
       const apart = Math.abs(m) < 10 ? Math.abs(m) : Math.round(Math.abs(m));
@@ -224,13 +245,14 @@ function tapeText({ verdict, conformanceProbability }: LineResult): string | nul
 }
 
 /** Half by each foot keeps the distance to the ball. */
-function splitText(key: LineKey, { move }: LineResult, unit: 'mm' | 'cm' | 'in'): string | null {
-  if ((key !== 'toes' && key !== 'heels') || move === undefined) return null;
-  const whole = Math.round(Math.abs(move.mm));
-  if (whole < 2) return null;
-  const trail = Math.ceil(whole / 2);
-  const [trailWay, leadWay] = move.mm < 0 ? ['in', 'back'] : ['back', 'in'];
-  const [byTrail, byLead] = [formatLength(trail, unit), formatLength(whole - trail, unit)];
+function splitText(key: LineKey, advised: Advised, unit: 'mm' | 'cm' | 'in'): string | null {
+  if (key !== 'toes' && key !== 'heels') return null;
+  const mm = roundedMoveMm(advised, unit);
+  // The same turn made half by each foot.
+  const half = roundedMoveMm({ mm: mm / 2, uncertaintyMm: 0 }, unit);
+  if (half === 0) return null;
+  const [trailWay, leadWay] = mm < 0 ? ['in', 'back'] : ['back', 'in'];
+  const [byTrail, byLead] = [half, mm - half].map((part) => formatLength(Math.abs(part), unit));
   return `Or shared: trail ${byTrail} ${trailWay}, lead ${byLead} ${leadWay}.`;
 }
 

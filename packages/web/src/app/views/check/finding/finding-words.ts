@@ -1,5 +1,6 @@
 import { computed, inject, Injectable } from '@angular/core';
 import {
+  advisedMoveOf,
   ballOfCheck,
   causeOf,
   chainsOfResult,
@@ -12,7 +13,7 @@ import { MethodStore } from '../../../methods/method.store.ts';
 import { differenceText } from '../../../ui/difference-words.ts';
 import { CheckContent } from '../check-content.ts';
 import { itemSentences } from '../../../ui/item-words.ts';
-import { firstOf } from '../../../ui/words.ts';
+import { firstOf, type LineKey } from '../../../ui/words.ts';
 import { ballText } from './cause-words.ts';
 import { type FindingGround } from './finding-panel.ts';
 
@@ -91,6 +92,14 @@ export class FindingWords {
     return `${from} What comes first is told of the habit.`;
   });
 
+  /** How each line that was read is corrected. */
+  private readonly advised = computed((): FindingGround['advised'] => {
+    const { document, result } = this.content.shown() ?? {};
+    if (!document || !result) return {};
+    const lines = Object.keys(result.lines) as LineKey[];
+    return Object.fromEntries(lines.map((key) => [key, advisedMoveOf(document, result, key)]));
+  });
+
   readonly ground = computed((): FindingGround => {
     const result = this.content.shown()?.result ?? null;
     const { priority, feltDeg, guess, items } = this.content.record();
@@ -98,7 +107,7 @@ export class FindingWords {
     const guessed = guess && result?.lines[guess.line];
     return {
       handedness: this.content.student()?.handedness ?? 'right',
-      goalsDeg: this.content.rules().goalsDeg ?? {},
+      advised: this.advised(),
       units: { length: this.content.unit(), distance: this.settings.settings().distanceUnit },
       ...(distanceM !== undefined && { targetDistanceM: distanceM }),
       ...(feltDeg !== undefined && { feltDeg }),

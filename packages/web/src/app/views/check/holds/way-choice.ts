@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { atHandOf } from '@lotrecht/contract';
 import {
+  COVERAGE_FACTOR,
   DEFAULT_DECISION_LIMITS,
   degreesFromRadians,
   HOLDING_TIMES,
@@ -14,7 +15,6 @@ import { wayTitle } from '../readings/entry.ts';
 import { type UsualWay } from '../readings/usual-readings.ts';
 import { waysOfLine } from './plan.ts';
 
-const COVERAGE_FACTOR = 1.959964;
 const BORROWED_FACE_ROD_MM = 600;
 
 /** How a line can be read, each way with what it would give: its ± and whether it can say *in* at all. */

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { sideSign, signWords } from '@lotrecht/core';
+import { COVERAGE_FACTOR, sideSign, signWords } from '@lotrecht/core';
 import { LINE_TITLES } from '../../../ui/words.ts';
 import { EyeStore } from '../../../settings/eye.store.ts';
 import { CheckContent } from '../check-content.ts';
@@ -13,8 +13,6 @@ const CLASSES: readonly { readonly deg: number; readonly much: boolean }[] = [
   { deg: 4, much: false },
   { deg: 8, much: true },
 ];
-
-const COVERAGE_FACTOR = 1.959964;
 
 /** A line judged by eye: five classes, and how little they say. */
 @Component({

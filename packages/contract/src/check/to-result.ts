@@ -116,6 +116,7 @@ export function toResult(finding: SetupFinding): ResultDocument {
         leadGapMm: millimetresFromMetres(heelsFromFlare.leadGapM),
         trailGapMm: millimetresFromMetres(heelsFromFlare.trailGapM),
         handedAzimuthDeg: degreesFromRadians(heelsFromFlare.handedAzimuthRad),
+        measurementUncertaintyDeg: degreesFromRadians(heelsFromFlare.measurementUncertaintyRad),
       },
     }),
     notes: finding.notes.map((note) => ({ ...note })),

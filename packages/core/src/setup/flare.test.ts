@@ -24,6 +24,28 @@ describe('flared feet', () => {
     expect(heelsFromFlare?.leadGapM).toBeCloseTo(0.9, 12);
   });
 
+  it('leave the heels known to what is seen of the flares', () => {
+    const feet = { shoeLengthM: 0.29, leadFlareRad: 20 * DEG, trailFlareRad: 8 * DEG };
+    const { heelsFromFlare } = solveSetup({ ...flared, feet });
+    // By moving each reading and each flare a little: nothing here is the formula of the product.
+    const [toes] = flared.observations as [Extract<Setup['observations'][number], { by: 'gaps' }>];
+    const phi = (change: Partial<typeof toes>, flares: Partial<typeof feet> = {}): number =>
+      solveSetup({ ...flared, feet: { ...feet, ...flares }, observations: [{ ...toes, ...change }] })
+        .heelsFromFlare?.handedAzimuthRad ?? NaN;
+    const at = phi({});
+    const h = 1e-6;
+    const uEnd = Math.hypot(0.005 / Math.sqrt(12), 0.003);
+    const moved = [
+      ((phi({ leadGapM: toes.leadGapM + h }) - at) / h) * uEnd,
+      ((phi({ trailGapM: toes.trailGapM + h }) - at) / h) * uEnd,
+      ((phi({ baseM: toes.baseM + h }) - at) / h) * 0.005,
+      ((phi({}, { leadFlareRad: feet.leadFlareRad + h }) - at) / h) * 5 * DEG,
+      ((phi({}, { trailFlareRad: feet.trailFlareRad + h }) - at) / h) * 5 * DEG,
+    ];
+    expect(heelsFromFlare?.measurementUncertaintyRad).toBeCloseTo(Math.hypot(...moved), 5);
+    expect((heelsFromFlare?.measurementUncertaintyRad ?? 0) / DEG).toBeGreaterThan(1);
+  });
+
   it('are named when they alone turn the toe line', () => {
     expect(solveSetup(flared).notes.map((n) => n.code)).toContain('flare-explains');
   });

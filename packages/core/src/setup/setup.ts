@@ -124,6 +124,8 @@ export interface HeelsFromFlare {
   readonly leadGapM: number;
   readonly trailGapM: number;
   readonly handedAzimuthRad: number;
+  /** Without the target line, rad. */
+  readonly measurementUncertaintyRad: number;
 }
 
 /** Codes of the remarks that stand beside a finding. */

@@ -7,7 +7,9 @@ import {
   decidingLines,
   lessonDifferences,
   type LineDifference,
+  type ResultDocument,
 } from '@lotrecht/contract';
+import { COVERAGE_FACTOR, signWords } from '@lotrecht/core';
 import { SettingsStore } from '../../../settings/settings.store.ts';
 import { MethodStore } from '../../../methods/method.store.ts';
 import { differenceText } from '../../../ui/difference-words.ts';
@@ -123,6 +125,7 @@ export class FindingWords {
               `Your eye said ${sided(guess.readingDeg)} for the ${guess.line}: ${sided(guess.readingDeg - guessed.azimuthDeg)} of what was read.`,
             ]
           : []),
+        ...heelSentences(result, this.content.footLine()),
         ...this.drift().map((d) => `After the look: ${differenceText(d)}`),
         ...this.sinceBaseline()
           .filter((d) => d.line === ((result && firstOf(result).line) ?? d.line) || d.real)
@@ -138,4 +141,17 @@ export class FindingWords {
 
 function sided(deg: number): string {
   return Math.abs(deg) < 0.05 ? '0.0°' : `${Math.abs(deg).toFixed(1)}° ${deg < 0 ? 'left' : 'right'}`;
+}
+
+/** The heel line behind flared feet, and which of the two lines judges. */
+function heelSentences(result: ResultDocument | null, footLine: 'toes' | 'heels'): readonly string[] {
+  const heels = result?.heelsFromFlare;
+  if (heels?.measurementUncertaintyDeg === undefined) return [];
+  const { handedAzimuthDeg, measurementUncertaintyDeg } = heels;
+  const [below, above] = signWords('heels');
+  const word = Math.abs(handedAzimuthDeg) < 0.05 ? 'square' : handedAzimuthDeg < 0 ? below : above;
+  const half = (COVERAGE_FACTOR * measurementUncertaintyDeg).toFixed(1);
+  return [
+    `Behind the flares the heels are ${Math.abs(handedAzimuthDeg).toFixed(1)}° ${word}, ± ${half}°. This method judges by the ${footLine}.`,
+  ];
 }

@@ -144,6 +144,8 @@ export { adviseNext, type AdviceGround } from './check/next-advice.ts';
 export { atHandOf, rodAcrossMm, toolsOf, type Tools, type ToolsGround } from './check/tools.ts';
 export { ballOfCheck, type Cause, causeOf, chainsOfResult } from './check/cause.ts';
 export { studentInputOf } from './api/student-input.ts';
+export { type BudgetGround, budgetsOfCheck } from './check/budgets.ts';
+export { type BestReading, planToRuleOut } from './check/plan-to-rule-out.ts';
 export { type Advised, advisedMoveOf } from './check/advised-move.ts';
 export { type Feel, type FeelGround, feelOfTurn } from './check/feel.ts';
 export { groundDrawing, type GroundDrawing } from './check/ground-drawing.ts';

@@ -104,6 +104,8 @@ export {
   type LeadingEdgePoints,
   leadingEdgePoints,
 } from './setup/ground-points.ts';
+export { type HalvedBy, type LineBudget, lineBudgets } from './setup/line-budget.ts';
+export { type ErrorSource } from './observation/sources.ts';
 export { advisedMove, type AdvisedMove, moveToGoal, type Whereabouts } from './setup/move.ts';
 export {
   type EarlierSetup,
@@ -152,7 +154,7 @@ export {
   type Reading,
 } from './planning/next-reading.ts';
 export { type PlannedVerdict, type Reach, reachOf } from './planning/reach.ts';
-export { type AtHand, HOLDING_TIMES, type HoldingTimes, type Way, waysOf } from './planning/ways.ts';
+export { type AtHand, bestWay, HOLDING_TIMES, type HoldingTimes, type Way, waysOf } from './planning/ways.ts';
 
 // Lines over lessons
 export { CHANGE_LEVEL, changeBetween } from './tracking/change.ts';

@@ -11,7 +11,8 @@ import { type AzimuthEstimate, type Observation, type ReadAzimuth, type SharedPa
 import { pointsAtAzimuth } from './points-at.ts';
 import { squareAzimuth, squarenessOf } from './square.ts';
 
-function azimuthOf(o: Observation, handedness: Handedness): AzimuthEstimate {
+/** φ and u of a reading by itself, before it is asked whether it can be one. @throws RefusedInput */
+export function azimuthOf(o: Observation, handedness: Handedness): AzimuthEstimate {
   switch (o.by) {
     case 'gaps':
       return gapsAzimuth(o);

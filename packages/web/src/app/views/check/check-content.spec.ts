@@ -29,6 +29,20 @@ describe('a blind baseline', () => {
 });
 
 describe('a phase', () => {
+  it('is planned to rule a set-up out: every line that is judged, by the best way at hand', async () => {
+    const { store } = await openStore();
+    store.content.plan.choosePlan('quick');
+    store.content.type('toes.leadGapMm', '571');
+    store.content.plan.choosePlan('rule-out');
+    const entries = store.content.entries();
+    expect(entries.map((e) => e.line)).toEqual([...store.content.rules().order]);
+    const byRod = entries.filter((e) => e.rod).map((e) => e.line);
+    expect(byRod).toEqual(expect.arrayContaining(['knees', 'hips', 'shoulders', 'eyes']));
+    expect(byRod).not.toContain('toes');
+    expect(entries.find((e) => e.line === 'toes')?.fields['leadGapMm']).toBe('571');
+    expect(new Set(entries.map((e) => e.hold)).size).toBeLessThanOrEqual(3);
+  });
+
   it('with its hold and everything typed survives a reload', async () => {
     const fakes = new Fakes();
     const { store } = await openStore(fakes);

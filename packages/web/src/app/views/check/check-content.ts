@@ -120,6 +120,8 @@ export class CheckContent {
   readonly rules = computed(() =>
     judgedBy({ ...this.judged().judgement, observations: [] as unknown } as CheckDocument),
   );
+  /** Distance of the target that landmarks are told from, m; undefined where none are known. */
+  readonly pointsAtM = computed(() => (this.marks().length > 0 ? this.target().distanceM : undefined));
   readonly footLine = computed(() => this.rules().footLine ?? 'toes');
   readonly targetLineUncertaintyDeg = computed(() => {
     const { stakeSeparationM, stakeMm, sightingDeg } = this.targetLine();

@@ -1,6 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import {
   advisedMoveOf,
+  budgetsOfCheck,
   causeOf,
   chainsOfResult,
   type CheckDocument,
@@ -64,6 +65,7 @@ async function panelOf(
   fixture.componentRef.setInput('ground', {
     handedness,
     advised: advisedOf(document, result),
+    budgets: document ? budgetsOfCheck(document, { rodMm: 1220 }) : [],
     units: { length: 'mm', distance: 'm' },
     cause: result && causeOf(result, ['face', 'toes'], null),
     chains: result ? chainsOfResult(result) : [],
@@ -130,6 +132,10 @@ describe('the finding', () => {
   it('keeps the tape’s own figures one tap below, and says what the answer is made from', async () => {
     const { text } = await panelOf({ readings: [toes(594)] }, {}, 'Toes');
     expect(text).toMatch(/The tape alone: in with \d+ %/);
+    expect(text).toMatch(
+      /The ± is mostly finding the points, \d+ %, then the target line\. Nothing at hand halves it\./,
+    );
+    expect(text).toMatch(/Trail toe \d+ mm toward the line\. Known to ± \d+ mm\./);
     expect(text).toContain('From today’s readings, and how bodies hang together.');
   });
 

@@ -8,7 +8,7 @@ import {
   type LineResult,
   type ResultDocument,
 } from '@lotrecht/contract';
-import { type Chain, COVERAGE_FACTOR, signWords } from '@lotrecht/core';
+import { type Chain, COVERAGE_FACTOR, type LineBudget, signWords } from '@lotrecht/core';
 import { Bob } from '../../../ui/bob.ts';
 import {
   angleText,
@@ -21,6 +21,7 @@ import {
   roundedMoveMm,
   uncertaintyText,
 } from '../../../ui/words.ts';
+import { budgetText } from './budget-words.ts';
 import { causeText, chainText } from './cause-words.ts';
 
 /** What stands beside the result in a finding. */
@@ -32,6 +33,8 @@ export interface FindingGround {
   readonly units: { readonly length: 'mm' | 'cm' | 'in'; readonly distance: 'm' | 'yd' };
   /** Felt aim before the reveal, degrees from the target, right positive. */
   readonly feltDeg?: number;
+  /** What the ± of each line that was read is made of. */
+  readonly budgets: readonly LineBudget[];
   /** What the answer is made from, in a sentence. */
   readonly madeFrom: string | null;
   /** The line that the instructor chose to work on. */
@@ -207,9 +210,15 @@ export class FindingPanel {
           ? null
           : settleText(line, this.ground().units.length),
       tape: tapeText(line),
+      budget: this.budget(key),
       move: this.moveWithU(key),
       isChosen: this.ground().priority === key,
     };
+  }
+
+  private budget(key: LineKey): string | null {
+    const budget = this.ground().budgets.find(({ line }) => line === key);
+    return budget === undefined ? null : budgetText(budget);
   }
 
   /** The move with how well it is known. */

@@ -2,12 +2,14 @@ import { computed, inject, Injectable } from '@angular/core';
 import {
   advisedMoveOf,
   ballOfCheck,
+  budgetsOfCheck,
   causeOf,
   chainsOfResult,
   decidingLines,
   lessonDifferences,
   type LineDifference,
   type ResultDocument,
+  rodAcrossMm,
 } from '@lotrecht/contract';
 import { COVERAGE_FACTOR, signWords } from '@lotrecht/core';
 import { SettingsStore } from '../../../settings/settings.store.ts';
@@ -102,6 +104,15 @@ export class FindingWords {
     return Object.fromEntries(lines.map((key) => [key, advisedMoveOf(document, result, key)]));
   });
 
+  private readonly budgets = computed(() => {
+    const { document, result } = this.content.shown() ?? {};
+    if (!document || !result) return [];
+    return budgetsOfCheck(document, {
+      rebase: this.content.rebase() ?? undefined,
+      rodMm: rodAcrossMm(this.content.tools()),
+    });
+  });
+
   readonly ground = computed((): FindingGround => {
     const result = this.content.shown()?.result ?? null;
     const { priority, feltDeg, guess, items } = this.content.record();
@@ -110,6 +121,7 @@ export class FindingWords {
     return {
       handedness: this.content.student()?.handedness ?? 'right',
       advised: this.advised(),
+      budgets: this.budgets(),
       units: { length: this.content.unit(), distance: this.settings.settings().distanceUnit },
       ...(distanceM !== undefined && { targetDistanceM: distanceM }),
       ...(feltDeg !== undefined && { feltDeg }),

@@ -58,7 +58,7 @@ export class NextStep {
     const document = this.content.solution()?.document ?? null;
     const rebase = this.content.rebase() ?? undefined;
     const { phase, hold } = this.content.run();
-    const { distanceM } = this.content.target();
+    const pointsAtM = this.content.pointsAtM();
     const last = Math.max(1, hold, ...this.content.entries().map((e) => e.hold));
     return {
       handedness: student.handedness,
@@ -69,7 +69,7 @@ export class NextStep {
       tools: this.content.tools(),
       readdressSdDeg: this.content.readdressSdDeg(),
       known: this.content.known(),
-      ...(this.content.marks().length > 0 && distanceM !== undefined && { pointsAtM: distanceM }),
+      ...(pointsAtM !== undefined && { pointsAtM }),
       hold: last,
       heldS:
         phase === 'hold'

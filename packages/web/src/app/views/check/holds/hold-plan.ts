@@ -13,6 +13,7 @@ const PRESETS: readonly { readonly name: PlanName; readonly title: string }[] = 
   { name: 'quick', title: 'Quick: face and feet' },
   { name: 'method', title: 'The method’s lines' },
   { name: 'all', title: 'All seven' },
+  { name: 'rule-out', title: 'To rule it out' },
 ];
 
 /** Before the student stands: which lines are read and how, over which holds. */

@@ -38,6 +38,7 @@ export function linesOfPlan(
     case 'quick':
       return all.filter((line) => line === 'face' || line === footLine);
     case 'method':
+    case 'rule-out':
       return order;
     case 'all':
       return all;

@@ -20,6 +20,7 @@ describe('a plan', () => {
     expect(linesOfPlan('quick', { ...ground, footLine: 'heels' })).toEqual(['face', 'heels']);
     expect(linesOfPlan('method', ground)).toEqual(ORDER);
     expect(linesOfPlan('all', ground)).toEqual([...ORDER, 'heels']);
+    expect(linesOfPlan('rule-out', ground)).toEqual(ORDER);
   });
 
   it('spreads all seven over three holds of fifteen seconds at most', () => {

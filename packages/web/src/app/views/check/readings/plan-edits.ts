@@ -1,4 +1,4 @@
-import { rodAcrossMm, type Tools } from '@lotrecht/contract';
+import { type JudgedBy, planToRuleOut, rodAcrossMm, type Tools } from '@lotrecht/contract';
 import { type LineKey } from '../../../ui/words.ts';
 import { allInOrder, firstWay, linesOfPlan, spreadOverHolds } from '../holds/plan.ts';
 import { type Run } from '../holds/run.ts';
@@ -10,8 +10,10 @@ export interface PlanGround {
   readonly entries: () => readonly Entry[];
   readonly unit: () => LengthUnit;
   readonly target: () => { readonly distanceM?: number };
-  readonly rules: () => { readonly order: readonly LineKey[] };
+  readonly rules: () => JudgedBy;
   readonly footLine: () => LineKey;
+  /** Distance of the target that landmarks are told from, m; undefined where none are known. */
+  readonly pointsAtM: () => number | undefined;
   readonly run: () => Run;
   /** Already with the server: its readings stay in their holds. */
   readonly stored: () => boolean;
@@ -45,12 +47,25 @@ export class PlanEdits {
   /** Quick, the method's lines, or all seven. What was typed into a line that stays is kept. */
   choosePlan(plan: PlanName): void {
     keepUsual({ plan });
+    if (plan === 'rule-out') {
+      this.planToRuleOut();
+      return;
+    }
     const lines = linesOfPlan(plan, {
       order: this.ground.rules().order,
       footLine: this.ground.footLine(),
       own: readUsual().lines,
     });
     this.setLines(lines);
+  }
+
+  /** Every line that is judged, by the best way at hand. */
+  private planToRuleOut(): void {
+    const best = planToRuleOut(this.ground.rules(), this.ground.tools(), this.ground.pointsAtM());
+    const ways = Object.fromEntries(best.map(({ line, by, rod }) => [line, { by, rod }]));
+    keepUsual({ ways: { ...readUsual().ways, ...ways } });
+    this.setLines(best.map(({ line }) => line));
+    for (const { line, by, rod } of best) this.chooseWay(line, { by, rod });
   }
 
   /** Takes a line in, or leaves it out with everything that was typed into it. */

@@ -11,7 +11,7 @@ export interface UsualWay {
 }
 
 /** What a check is begun with. */
-export type PlanName = 'quick' | 'method' | 'all' | 'own';
+export type PlanName = 'quick' | 'method' | 'all' | 'rule-out' | 'own';
 
 /** What stays the same from check to check on this device. No names, no students. */
 export interface UsualReadings {

@@ -17,6 +17,9 @@ const MOST_HOLDS = 4;
     <section aria-label="Next reading" aria-live="polite">
       <h2>Next reading</h2>
       <p>{{ words() }}</p>
+      @if (again()) {
+        <p>{{ readOn }}</p>
+      }
       @if (candidate(); as c) {
         <button type="button" (click)="take(c)">Take it up: {{ named(c) }}</button>
       }
@@ -119,6 +122,13 @@ export class NextStep {
     );
   });
 
+  /** A line that was read already is offered again: what reading on does is said before. */
+  protected readonly again = computed(() => {
+    const line = this.candidate()?.line;
+    return line !== undefined && !this.unread() && this.content.shown()?.result?.lines[line] !== undefined;
+  });
+  protected readonly readOn = READ_ON;
+
   protected named({ line, by, rod }: Candidate): string {
     return `${line}, ${wayTitle(by, rod)}`;
   }
@@ -133,6 +143,10 @@ export class NextStep {
     return this.runner.holds().find((h) => h.hold === hold)?.seconds ?? 0;
   }
 }
+
+/** Measured: `docs/numerics.md`, reading until a verdict comes. */
+const READ_ON =
+  'Decide beforehand how often to read. Read until it is called, a line at its limit is called one time in four.';
 
 const STOPS = {
   read: 'All that is worth holding still for is planned.',

@@ -148,6 +148,8 @@ export {
 export {
   type AnswerChance,
   type Candidate,
+  type Depth,
+  FULL_DEPTH,
   LEAST_GAIN,
   nextReading,
   type NextReading,

@@ -25,6 +25,16 @@ export interface Reading {
   readonly holdsLeft: number;
   /** No reading is worth less than this. */
   readonly leastGain: number;
+  /** How far it is thought through. Default: the short way, for while someone waits. */
+  readonly depth?: Depth;
+}
+
+/** How far advice is thought through. */
+export interface Depth {
+  /** Kinds of students that are looked at, the heaviest first. */
+  readonly kinds: number;
+  /** Points of each. */
+  readonly points: number;
 }
 
 /** What comes first, or null for nothing, with its probability. */
@@ -59,9 +69,10 @@ export type NextReading =
       readonly answer: AnswerChance;
     };
 
-/** Kinds of students that are looked at, the heaviest; and points of each: the same advice as with all in nine of ten. */
-const MOST_KINDS = 16;
-const POINTS = 128;
+/** The same advice as with everything in nine of ten checks: `docs/numerics.md`. */
+const SHORT: Depth = { kinds: 16, points: 128 };
+/** All kinds, with as many points as an answer that is kept. */
+export const FULL_DEPTH: Depth = { kinds: 500, points: 2048 };
 
 /** Gauss–Hermite nodes and weights for a standard normal distribution, seven of them. */
 const NODES: readonly (readonly [z: number, weight: number])[] = [
@@ -89,10 +100,10 @@ interface Kind {
  * @example nextReading({ ground: { readings: [], targetLineUncertaintyRad: 0.01, readdressSdRad: 0.03, prior: SHIPPED_PRIOR, earlier: [], tolerancesRad: { toes: [-0.05, 0.05] }, order: ['toes'] }, atHand: { tapeDivisionM: 0.005, plumbM: 0, gauge: false, eyeRad: 0.07 }, times: HOLDING_TIMES, hold: 1, heldS: 0, holdsLeft: 0, leastGain: 0.01 }).next.by // 'gaps'
  */
 export function nextReading(state: Reading): NextReading {
-  const { ground } = state;
+  const { ground, depth = SHORT } = state;
   const { beliefs, weights, holds } = believed(ground);
-  const kinds = heaviest(beliefs, weights);
-  const now = likeliest(firstChances(habitOf(kinds), ground, POINTS));
+  const kinds = heaviest(beliefs, weights, depth.kinds);
+  const now = likeliest(firstChances(habitOf(kinds), ground, depth.points));
   if (now.probability >= SETTLED_FROM) return { advice: 'settled', answer: now };
   const looked = new Set(ground.readings.filter((r) => r.independentRad === 0).map((r) => r.line));
   const judged = ground.order.filter((line) => ground.tolerancesRad[line] !== undefined);
@@ -116,7 +127,7 @@ export function nextReading(state: Reading): NextReading {
       ...(way.by === 'pointsAt' ? [] : [LINE_ROW]),
     ];
     const factors = [1, standLoading(way.line), 1];
-    const expectedProbability = expectedAfter(from, { rows, factors }, way, ground);
+    const expectedProbability = expectedAfter(from, { rows, factors }, { way, ground, points: depth.points });
     return { ...way, newHold, seconds, expectedProbability, gain: expectedProbability - now.probability };
   });
   const worth = candidates
@@ -137,11 +148,15 @@ function withoutLooks(ways: readonly Way[], lookedAt: boolean): readonly Way[] {
   return read.length > 0 || lookedAt ? read : ways;
 }
 
-function heaviest(beliefs: readonly Belief[], weights: readonly (readonly number[])[]): readonly Kind[] {
+function heaviest(
+  beliefs: readonly Belief[],
+  weights: readonly (readonly number[])[],
+  most: number,
+): readonly Kind[] {
   const all = beliefs.flatMap(({ members, covariance }, i) =>
     members.map(({ mean }, m): Kind => ({ weight: weights[i]?.[m] ?? 0, mean, covariance })),
   );
-  const heavy = all.toSorted((a, b) => b.weight - a.weight).slice(0, MOST_KINDS);
+  const heavy = all.toSorted((a, b) => b.weight - a.weight).slice(0, most);
   const whole = heavy.reduce((sum, k) => sum + k.weight, 0);
   return heavy.map((kind) => ({ ...kind, weight: kind.weight / whole }));
 }
@@ -226,8 +241,7 @@ function movedBy(
 function expectedAfter(
   kinds: readonly Kind[],
   madeOf: { readonly rows: readonly number[]; readonly factors: readonly number[] },
-  way: Way,
-  judged: JudgedLines,
+  { way, ground, points }: { readonly way: Way; readonly ground: JudgedLines; readonly points: number },
 ): number {
   const moved = kinds.map((kind) => movedBy(kind, madeOf, way.measurementUncertaintyRad ** 2));
   const mean = moved.reduce((sum, m) => sum + m.kind.weight * m.expected, 0);
@@ -249,7 +263,7 @@ function expectedAfter(
       mean: kind.mean.map((m, j) => m + (gain[j] as number) * (value - expected)),
       covariance: narrowed,
     }));
-    sum += counts * likeliest(firstChances(habitOf(after), judged, POINTS)).probability;
+    sum += counts * likeliest(firstChances(habitOf(after), ground, points)).probability;
     whole += counts;
   }
   return sum / whole;

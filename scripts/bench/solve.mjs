@@ -2,12 +2,15 @@
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { readFileSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import path from 'node:path';
 import { pathToFileURL } from 'node:url';
 
 const ROUNDS = 20_000;
 const ANSWERS = 200;
 const LINES = 100_000;
+/** With answers: each takes as long as a hundred without. */
+const ANSWERED_LINES = 4_000;
 const TRIES = 3;
 
 function median(values) {
@@ -114,6 +117,11 @@ export async function benchLines(root) {
   for (let i = 0; i < TRIES; i++) runs.push(await solveLines(root, line, LINES));
   const best = Math.min(...runs.map((r) => r.seconds));
   const long = await solveLines(root, line, 4 * LINES);
+  // Eight earlier lessons with every check: as long as they come.
+  const known = `${JSON.stringify(eightLessons(fullCheck(JSON.parse(line))))}\n`;
+  const answered = await solveLines(root, known, ANSWERED_LINES, []);
+  const answeredLong = await solveLines(root, known, 4 * ANSWERED_LINES, []);
+  const perCheck = (answered.seconds * 1000 * availableParallelism()) / ANSWERED_LINES;
   return [
     {
       name: `lotrecht solve --lines --tape-only, ${LINES.toLocaleString('en')} checks, best of ${TRIES}`,
@@ -129,14 +137,28 @@ export async function benchLines(root) {
       ratio: long.peakMb / Math.max(...runs.map((r) => r.peakMb)),
       base: 'of once as many',
     },
+    {
+      name: 'lotrecht solve --lines with answers and eight earlier lessons, a check and core',
+      value: perCheck,
+      unit: 'ms',
+      ratio: perCheck / 25,
+      base: 'the limit of 25 ms',
+    },
+    {
+      name: 'memory of four times as many lines with answers',
+      value: answeredLong.peakMb,
+      unit: 'MB',
+      ratio: answeredLong.peakMb / answered.peakMb,
+      base: 'of once as many',
+    },
   ];
 }
 
-async function solveLines(root, line, count) {
+async function solveLines(root, line, count, options = ['--tape-only']) {
   const startedAt = performance.now();
   const child = spawn(
     process.execPath,
-    [path.join(root, 'packages/cli/bin/lotrecht.mjs'), 'solve', '--lines', '--tape-only', '-'],
+    [path.join(root, 'packages/cli/bin/lotrecht.mjs'), 'solve', '--lines', ...options, '-'],
     {
       stdio: ['pipe', 'pipe', 'inherit'],
     },

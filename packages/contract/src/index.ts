@@ -227,8 +227,10 @@ export {
   type TeeSheetEntry,
   type TodayView,
 } from './api/views.ts';
+export { isCold } from './progress/cold.ts';
 export {
   type ColdCheck,
+  coldChecksOf,
   earlierOf,
   earlierOfGroup,
   type EarlierView,

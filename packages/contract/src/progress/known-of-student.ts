@@ -1,4 +1,6 @@
 import { type CheckDocument, type CheckRecord, type EarlierCheck } from '../generated/types.ts';
+import { type CheckView } from '../api/views.ts';
+import { isCold } from './cold.ts';
 import { type PriorDocument } from './academy-prior.ts';
 import { type StudentReaddress } from './readdress-of-student.ts';
 
@@ -52,6 +54,20 @@ export function earlierOf({ heldOn, document, record }: ColdCheck, on: string): 
       observations: [first, ...others],
     },
   };
+}
+
+/**
+ * The cold checks among some of one day: read by the instructor, from a line that stood as it was laid.
+ *
+ * @example coldChecksOf([], '2026-04-15') // []
+ */
+export function coldChecksOf(
+  checks: readonly Pick<CheckView, 'document' | 'record' | 'rebase' | 'circumstances'>[],
+  heldOn: string,
+): readonly ColdCheck[] {
+  return checks
+    .filter((c) => isCold(c.circumstances) && c.circumstances?.reader === 'instructor' && c.rebase === null)
+    .map(({ document, record }) => ({ heldOn, document, record }));
 }
 
 /**

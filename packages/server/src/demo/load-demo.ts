@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import {
   type Circumstances,
   type ColdCheck,
+  coldChecksOf,
   earlierOf,
   earlierOfGroup,
   type PlaceMark,
@@ -137,17 +138,13 @@ async function loadStudent(
       await addVersion(tx, actor, { id, studentId, revision: 0 }, version);
       await backdate(tx, actor.academyId, id, `${heldOn} 10:${10 + n * 9}:00`);
       checks++;
+      cold.push(
+        ...coldChecksOf(
+          [{ document: check.document, record: record ?? null, rebase: rebase ?? null, circumstances }],
+          heldOn,
+        ),
+      );
     }
-    cold.push(
-      ...made
-        .filter(
-          (c) =>
-            c.rebase === undefined &&
-            c.circumstances.phase === 'baseline' &&
-            c.circumstances.help === 'blind',
-        )
-        .map(({ document, record }) => ({ heldOn, document, record: record ?? null })),
-    );
   }
   return checks;
 }

@@ -1,4 +1,10 @@
-import { type LineFlag, lineProgress, type MeasuredLineView, progressChoices } from '@lotrecht/contract';
+import {
+  isCold,
+  type LineFlag,
+  lineProgress,
+  type MeasuredLineView,
+  progressChoices,
+} from '@lotrecht/contract';
 
 /**
  * What a student's cold lines say at their last lesson: relapsed, or stable. Only what is newest counts, an old relapse
@@ -12,7 +18,7 @@ export function flagsOf(all: readonly MeasuredLineView[], handedness: 'right' | 
   const newest = rows.at(-1)?.heldOn;
   if (newest === undefined) return [];
   return progressChoices(rows)
-    .filter(({ circumstances: c }) => c.phase === 'baseline' && c.help === 'blind')
+    .filter(({ circumstances }) => isCold(circumstances))
     .flatMap((choice): readonly LineFlag[] => {
       const progress = lineProgress(rows, choice, { handedness, forecastOn: newest });
       const last = progress?.track.lessons.at(-1);

@@ -1,7 +1,7 @@
 import { type LineProgress } from '@lotrecht/contract';
 import { dayText } from '../ui/dates.ts';
 import { LINE_TITLES, percentText } from '../ui/words.ts';
-import { isCold } from './levels.ts';
+import { isColdLine } from './levels.ts';
 import { clubText } from './progress-words.ts';
 
 /** A flag of the newest lesson with the figures that raised it. */
@@ -13,7 +13,7 @@ export interface FlagReason {
 
 /** What the newest cold lessons say of each line, and why. An old flag that was overtaken since is not told. */
 export function flagReasons(all: readonly LineProgress[]): readonly FlagReason[] {
-  return all.filter(isCold).flatMap(({ choice, track }): readonly FlagReason[] => {
+  return all.filter(isColdLine).flatMap(({ choice, track }): readonly FlagReason[] => {
     const last = track.lessons.at(-1);
     const flag = track.flags.at(-1);
     if (last === undefined || flag?.date !== last.date) return [];

@@ -1,4 +1,4 @@
-import { type LineProgress, type ProgressChoice } from '@lotrecht/contract';
+import { isCold, type LineProgress, type ProgressChoice } from '@lotrecht/contract';
 import { COVERAGE_FACTOR, LINE_NAMES } from '@lotrecht/core';
 import { PLACES } from '../ui/circumstance-words.ts';
 import { CLUB_GROUPS, LINE_TITLES, type LineKey } from '../ui/words.ts';
@@ -19,8 +19,8 @@ export interface Level {
 }
 
 /** Whether it is cold: a blind baseline, the level that counts. */
-export function isCold({ choice: { circumstances: c } }: LineProgress): boolean {
-  return c.phase === 'baseline' && c.help === 'blind';
+export function isColdLine({ choice }: LineProgress): boolean {
+  return isCold(choice.circumstances);
 }
 
 /** Where a line stands now, in short. */
@@ -54,7 +54,7 @@ export interface LevelMatrixRows {
 
 /** Lines against groups of clubs, cold: where a student stands at one glance. */
 export function matrixOf(all: readonly LineProgress[], handedness: 'right' | 'left'): LevelMatrixRows {
-  const cold = all.filter(isCold);
+  const cold = all.filter(isColdLine);
   const groups = (Object.keys(CLUB_GROUPS) as ClubKey[]).filter((g) =>
     cold.some((p) => p.choice.clubGroup === g),
   );
@@ -94,7 +94,7 @@ export function levelsBeside(
   handedness: 'right' | 'left',
 ): readonly LevelsBeside[] {
   const { line, clubGroup, circumstances } = shown.choice;
-  const cold = all.filter((p) => isCold(p) && p.choice.line === line);
+  const cold = all.filter((p) => isColdLine(p) && p.choice.line === line);
   const rowsOf = (of: readonly LineProgress[], key: (choice: ProgressChoice) => string) =>
     of.map((p) => ({
       ...levelOf(p, handedness),

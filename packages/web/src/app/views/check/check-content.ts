@@ -7,8 +7,11 @@ import {
   composeCheck,
   composeObservation,
   composeTargetLine,
+  coldChecksOf,
+  earlierOf,
   earlierOfGroup,
   type EarlierView,
+  isCold,
   judgedBy,
   judgementOf,
   type LessonView,
@@ -185,15 +188,9 @@ export class CheckContent {
   });
 
   /** A blind baseline is covered until it is revealed, so that guesses stay guesses. */
-  readonly covered = computed(() => {
-    const circumstances = this.circumstances();
-    return (
-      !this.stored() &&
-      this.record().revealed !== true &&
-      circumstances?.phase === 'baseline' &&
-      circumstances.help === 'blind'
-    );
-  });
+  readonly covered = computed(
+    () => !this.stored() && this.record().revealed !== true && isCold(this.circumstances()),
+  );
   /** What may be seen of the solution. */
   readonly shown = computed(() => (this.covered() ? null : this.answered()));
 
@@ -375,10 +372,19 @@ export class CheckContent {
     return composeObservation(toTyped(entry, this.unit()), this.tools());
   }
 
+  /** Cold checks of the same lesson: they follow each other without drift. */
+  private readonly earlierToday = computed((): readonly EarlierView[] => {
+    const lesson = this.lesson();
+    if (lesson === null) return [];
+    return coldChecksOf(lesson.checks, lesson.heldOn).flatMap(
+      (check) => earlierOf(check, lesson.heldOn) ?? [],
+    );
+  });
+
   /** What this check is answered from besides its readings: earlier cold checks, and who comes to this academy. */
   readonly known = computed((): Pick<CheckDocument, 'earlier' | 'prior'> => {
     const { earlier, prior } = this.keptKnown() ?? {
-      earlier: earlierOfGroup(this.earlier(), this.club().group),
+      earlier: earlierOfGroup([...this.earlier(), ...this.earlierToday()], this.club().group),
       prior: this.prior(),
     };
     return { ...(earlier && { earlier }), ...(prior && { prior }) };

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { type CheckView, lessonDifferences } from '@lotrecht/contract';
+import { type CheckView, isCold, lessonDifferences } from '@lotrecht/contract';
 import { COVERAGE_FACTOR, signWords } from '@lotrecht/core';
 import { CLUB_GROUPS, LINE_TITLES } from '../../ui/words.ts';
 
@@ -86,7 +86,7 @@ export class BeforeAfter {
     const clubGroups = [...new Set(this.checks().flatMap((c) => c.document.club?.group ?? []))];
     return clubGroups.flatMap((group: ClubGroup) => {
       const of = this.checks().filter((c) => c.document.club?.group === group);
-      const before = of.filter(({ circumstances: c }) => c?.phase === 'baseline' && c.help === 'blind');
+      const before = of.filter(({ circumstances }) => isCold(circumstances));
       const after = of.filter(({ circumstances: c }) => c?.phase === 'coached');
       const rows = lessonDifferences(before, after, false).map((d) => {
         const [less, more] = signWords(d.line);

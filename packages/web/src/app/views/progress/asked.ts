@@ -1,6 +1,6 @@
 import { type ClubGroup, type LineProgress } from '@lotrecht/contract';
 import { choiceText } from '../../progress/progress-words.ts';
-import { isCold } from '../../progress/levels.ts';
+import { isColdLine } from '../../progress/levels.ts';
 import { type LineKey } from '../../ui/words.ts';
 
 /** What is asked for: a line, a group of clubs, and one kind of set-up. */
@@ -35,7 +35,7 @@ export function firstAsked(
   const rank = (p: LineProgress): number =>
     (p.choice.line === wanted ? 0 : 4000) +
     (wantedClubs === undefined || p.choice.clubGroup === wantedClubs ? 0 : 2000) +
-    (isCold(p) ? 0 : 1000) -
+    (isColdLine(p) ? 0 : 1000) -
     p.track.lessons.length;
   const [best] = all.toSorted((a, b) => rank(a) - rank(b));
   return best === undefined ? null : askedOf(best);

@@ -14,13 +14,19 @@ import {
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
-import { type LineProgress, linesOfChecks, type StudentPageView, watchedLine } from '@lotrecht/contract';
+import {
+  isCold,
+  type LineProgress,
+  linesOfChecks,
+  type StudentPageView,
+  watchedLine,
+} from '@lotrecht/contract';
 import { Subscription, switchMap } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { computeProgress } from '../../progress/progress-computation.ts';
 import { flagReasons } from '../../progress/flag-words.ts';
-import { isCold, type MatrixCell, matrixOf } from '../../progress/levels.ts';
+import { isColdLine, type MatrixCell, matrixOf } from '../../progress/levels.ts';
 import { tendencyText } from '../../progress/progress-words.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { CheckSummary } from '../../ui/check-summary.ts';
@@ -69,7 +75,7 @@ export class StudentPage {
   /** The blind baselines of the newest lesson with some, newest first. */
   protected readonly lastCold = computed(() => {
     for (const { heldOn, checks } of this.page()?.lessons ?? []) {
-      const cold = checks.filter(({ circumstances: c }) => c?.phase === 'baseline' && c.help === 'blind');
+      const cold = checks.filter(({ circumstances }) => isCold(circumstances));
       if (cold.length > 0) return { heldOn, checks: cold.toReversed() };
     }
     return null;
@@ -86,7 +92,7 @@ export class StudentPage {
   protected readonly tendency = computed(() => {
     const student = this.page()?.student;
     if (student === undefined) return null;
-    const cold = this.tracked().filter(isCold);
+    const cold = this.tracked().filter(isColdLine);
     const line = watchedLine(this.lastCold()?.checks ?? [])?.line ?? 'toes';
     const shown = cold.find((p) => p.choice.line === line) ?? cold[0];
     return shown === undefined ? null : tendencyText(shown, student.handedness);

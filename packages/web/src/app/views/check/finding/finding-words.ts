@@ -6,6 +6,7 @@ import {
   causeOf,
   chainsOfResult,
   decidingLines,
+  isCold,
   lessonDifferences,
   type LineDifference,
   type ResultDocument,
@@ -74,8 +75,7 @@ export class FindingWords {
     const group = this.content.club().group;
     if (!shown?.document || !shown.result || circumstances?.phase === 'baseline') return [];
     const before = (this.content.lesson()?.checks ?? []).filter(
-      ({ circumstances: c, document }) =>
-        c?.phase === 'baseline' && c.help === 'blind' && document.club?.group === group,
+      ({ circumstances: c, document }) => isCold(c) && document.club?.group === group,
     );
     return lessonDifferences(before, [{ document: shown.document, result: shown.result }], false);
   });

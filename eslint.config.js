@@ -1,6 +1,32 @@
 import angular from 'angular-eslint';
 import tseslint from 'typescript-eslint';
 
+/** Written in one place each: what is written twice is changed once. */
+const WRITTEN_ONCE = [
+  {
+    selector: 'BinaryExpression[operator="/"][right.value=180]',
+    message: 'core’s radiansFromDegrees turns degrees into radians.',
+  },
+  {
+    selector: 'BinaryExpression[operator="/"][right.object.name="Math"][right.property.name="PI"]',
+    message: 'core’s degreesFromRadians turns radians into degrees.',
+  },
+  {
+    selector: 'Literal[raw=/^1\\.9(6|59)/]',
+    message: 'core’s COVERAGE_FACTOR is the half-width of 95 %.',
+  },
+];
+const OPEN_OR_CLOSED = [
+  'ConditionalExpression[consequent.value=/^(open|closed)$/][alternate.value=/^(open|closed)$/]',
+  'ArrayExpression[elements.length=2][elements.0.value=/^(open|closed)$/][elements.1.value=/^(open|closed)$/]',
+].map((selector) => ({
+  selector,
+  message: 'core’s signWords and azimuthWords alone say open or closed.',
+}));
+const NO_CLOCK = {
+  selector: 'NewExpression[callee.name="Date"][arguments.length=0]',
+  message: 'core and contract are pure: pass it in as an argument',
+};
 const PURE = 'core and contract are pure: pass it in as an argument';
 
 export default tseslint.config(
@@ -57,29 +83,31 @@ export default tseslint.config(
         { object: 'Date', property: 'now', message: PURE },
         { object: 'Math', property: 'random', message: PURE },
       ],
-      'no-restricted-syntax': [
-        'error',
-        { selector: 'NewExpression[callee.name="Date"][arguments.length=0]', message: PURE },
-      ],
+      'no-restricted-syntax': ['error', NO_CLOCK, ...WRITTEN_ONCE],
       'no-restricted-imports': ['error', { patterns: [{ group: ['node:*'], message: PURE }] }],
     },
+  },
+  {
+    // The one place of each.
+    files: [
+      'packages/core/src/units/angle.ts',
+      'packages/core/src/uncertainty/{coverage,student-t}.ts',
+      'packages/core/src/setup/target-picture.ts',
+    ],
+    rules: { 'no-restricted-syntax': ['error', NO_CLOCK] },
   },
   {
     // Open and closed change places between face and body: whoever chose the word by a sign would be wrong for one.
     files: ['packages/{contract,paper,server,web,cli}/src/**/*.ts'],
     ignores: ['**/*.test.ts', '**/*.spec.ts', 'packages/contract/src/generated/**'],
     rules: {
-      'no-restricted-syntax': [
-        'error',
-        ...[
-          'ConditionalExpression[consequent.value=/^(open|closed)$/][alternate.value=/^(open|closed)$/]',
-          'ArrayExpression[elements.length=2][elements.0.value=/^(open|closed)$/][elements.1.value=/^(open|closed)$/]',
-        ].map((selector) => ({
-          selector,
-          message: 'core’s signWords and azimuthWords alone say open or closed.',
-        })),
-      ],
+      'no-restricted-syntax': ['error', ...OPEN_OR_CLOSED, ...WRITTEN_ONCE],
     },
+  },
+  {
+    files: ['packages/contract/src/**/*.ts'],
+    ignores: ['**/*.test.ts', 'packages/contract/src/generated/**'],
+    rules: { 'no-restricted-syntax': ['error', NO_CLOCK, ...OPEN_OR_CLOSED, ...WRITTEN_ONCE] },
   },
   {
     files: ['packages/web/src/**/*.ts'],

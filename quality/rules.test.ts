@@ -144,6 +144,17 @@ describe('the purity rules', () => {
     },
   );
 
+  it.each(['(deg * Math.PI) / 180', '(deg * 180) / Math.PI', '1.96 * deg', 'deg * 1.959964'])(
+    'fail on %s, which is written in one place',
+    async (expression) => {
+      const code = `export const planted = (deg: number): number => ${expression};\n`;
+      for (const file of ['core/src', 'contract/src', 'paper/src', 'server/src', 'web/src/app']) {
+        expect(await rulesBroken(`packages/${file}/planted.ts`, code)).toContain('no-restricted-syntax');
+      }
+      expect(await rulesBroken('packages/core/src/units/angle.ts', code)).toEqual([]);
+    },
+  );
+
   it('let a pure function pass, and leave the server its clock', async () => {
     expect(
       await rulesBroken('packages/core/src/planted.ts', 'export const planted = Math.hypot(3, 4);\n'),

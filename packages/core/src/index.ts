@@ -38,8 +38,22 @@ export {
 export { chiSquaredQuantile } from './uncertainty/chi-squared-quantile.ts';
 export { chiSquaredUpperTail } from './uncertainty/chi-squared.ts';
 export { type EndReading, endUncertainty } from './uncertainty/end-uncertainty.ts';
-export { LANDMARK_UNCERTAINTY, type LandmarkUncertainty } from './uncertainty/landmark.ts';
+export { LANDMARK_UNCERTAINTY, type LandmarkUncertainty } from './defaults/landmark.ts';
 export { seatingUncertainty } from './uncertainty/seating.ts';
+export { EYE_UNCERTAINTY_RAD } from './defaults/eye.ts';
+export { GAUGE_UNCERTAINTY_RAD } from './defaults/gauge.ts';
+export { LATERAL_UNCERTAINTY_M } from './defaults/pointing.ts';
+export { SWAY_M } from './defaults/plumb.ts';
+export { READDRESS_SD_RAD } from './defaults/readdress.ts';
+export { FACE_SEATING_RAD, ROD_M } from './defaults/rod.ts';
+export { SHOE_M } from './defaults/shoe.ts';
+export {
+  BASE_UNCERTAINTY_M,
+  RULE_DIVISION_M,
+  SQUARE_BASE_UNCERTAINTY_M,
+  TAPE_DIVISION_M,
+} from './defaults/tape.ts';
+export { SIGHTING_RAD } from './defaults/target-line.ts';
 export { COVERAGE_FACTOR } from './uncertainty/coverage.ts';
 export { normalLowerTail, normalUpperTail } from './uncertainty/normal.ts';
 
@@ -122,7 +136,7 @@ export {
   type Turn,
   type WouldSettle,
 } from './setup/setup.ts';
-export { answerGroundOf, DEFAULT_READDRESS_SD_RAD, firstCheckOf } from './setup/read-setup.ts';
+export { answerGroundOf, firstCheckOf } from './setup/read-setup.ts';
 export { solveSetup, type SolveWish } from './setup/solve.ts';
 export { stanceFromSteps, type SteppedStance, type Steps, trailFootBackTurn } from './setup/steps.ts';
 

@@ -1,3 +1,4 @@
+import { degreesFromRadians, READDRESS_SD_RAD, SIGHTING_RAD } from '@lotrecht/core';
 import { type CheckDocument } from '../generated/types.ts';
 import { onlyAsked } from '../method/judged-by.ts';
 import { ALL_PARALLEL } from '../method/profiles/all-parallel.ts';
@@ -27,10 +28,7 @@ export interface CheckParts extends ReadingTools {
 }
 
 /** Spread with which anyone steps back in until theirs is known, degrees. */
-export const USUAL_READDRESS_DEG = 2;
-
-/** Sighting by eye from 2–3 m behind the ball, degrees. */
-const SIGHTING_BY_EYE_DEG = 0.5;
+export const USUAL_READDRESS_DEG = degreesFromRadians(READDRESS_SD_RAD);
 
 /**
  * The check document of what has been read so far, every default written out. A line not fully read is left out,
@@ -48,7 +46,7 @@ export function composeCheck(parts: CheckParts): CheckDocument | undefined {
     handedness: parts.handedness,
     club: parts.club,
     target: parts.target,
-    targetLine: parts.targetLine ?? { sightingDeg: SIGHTING_BY_EYE_DEG },
+    targetLine: parts.targetLine ?? { sightingDeg: degreesFromRadians(SIGHTING_RAD.byEye) },
     ...judgementFor(parts.judgement, [first, ...others]),
     ...(parts.readdressSdDeg !== undefined && { readdressSdDeg: parts.readdressSdDeg }),
     ...(parts.feet && { feet: parts.feet }),

@@ -1,4 +1,19 @@
-import { degreesFromRadians, type LineName, metresFromMillimetres, seatingUncertainty } from '@lotrecht/core';
+import {
+  BASE_UNCERTAINTY_M,
+  degreesFromRadians,
+  EYE_UNCERTAINTY_RAD,
+  FACE_SEATING_RAD,
+  GAUGE_UNCERTAINTY_RAD,
+  LATERAL_UNCERTAINTY_M,
+  type LineName,
+  metresFromMillimetres,
+  millimetresFromMetres,
+  RULE_DIVISION_M,
+  seatingUncertainty,
+  SQUARE_BASE_UNCERTAINTY_M,
+  SWAY_M,
+  TAPE_DIVISION_M,
+} from '@lotrecht/core';
 import { type CheckDocument } from '../generated/types.ts';
 
 /** One reading of a check document. */
@@ -49,20 +64,20 @@ export const FIELDS_OF_WAY = {
 } as const satisfies Record<WayOfReading, readonly string[]>;
 
 /** Division of the tape the body is read with, mm. */
-export const TAPE_DIVISION_MM = 5;
+export const TAPE_DIVISION_MM = millimetresFromMetres(TAPE_DIVISION_M);
 /** Division of the rule the face is read with, mm. */
-export const RULE_DIVISION_MM = 1;
+export const RULE_DIVISION_MM = millimetresFromMetres(RULE_DIVISION_M);
 /** Sway of a bob hung from the body in calm air and in wind, mm. */
-export const SWAY_MM = { calm: 3, windy: 6 } as const;
-const BASE_UNCERTAINTY_MM = 5;
-const SQUARE_BASE_UNCERTAINTY_MM = 2;
-/** How repeatably a rod seats on the face until it has been reseated five times, degrees. */
-const SEATING_DEG = 0.5;
-/** Of a point at the target, m, where the look along the rod was not told. */
-const LATERAL_UNCERTAINTY_M = 1;
-const GAUGE_DEG = 1;
+export const SWAY_MM = {
+  calm: millimetresFromMetres(SWAY_M.calm),
+  windy: millimetresFromMetres(SWAY_M.windy),
+} as const;
+const BASE_UNCERTAINTY_MM = millimetresFromMetres(BASE_UNCERTAINTY_M);
+const SQUARE_BASE_UNCERTAINTY_MM = millimetresFromMetres(SQUARE_BASE_UNCERTAINTY_M);
+const SEATING_DEG = degreesFromRadians(FACE_SEATING_RAD);
+const GAUGE_DEG = degreesFromRadians(GAUGE_UNCERTAINTY_RAD);
 /** Of a judge whose eye nobody has measured. */
-export const EYE_DEG = 4;
+export const EYE_DEG = degreesFromRadians(EYE_UNCERTAINTY_RAD);
 const ON_THE_GROUND: readonly LineName[] = ['toes', 'heels'];
 
 /** Name under which an instructor's own landmark is kept. @example landmarkKey('hips', true) // 'hips.rod' */

@@ -7,13 +7,13 @@ import {
   type LineName,
   pooledSpread,
   radiansFromDegrees,
+  READDRESS_SD_RAD,
   readdressSpread,
   sdInterval,
   sideSign,
 } from '@lotrecht/core';
 import { type MeasuredLineView } from '../api/views.ts';
 import { type Circumstances, type SeriesDocument, type TrackDocument } from '../generated/types.ts';
-import { USUAL_READDRESS_DEG } from '../check/compose-check.ts';
 import { type ClubGroup } from '../method/ball-table.ts';
 import { trackDocument } from '../track/track-document.ts';
 
@@ -185,7 +185,7 @@ export function lineProgress(
       measurementUncertaintyRad: radiansFromDegrees(r.measurementUncertaintyDeg),
     })),
   );
-  const { sdRad, learned } = readdressSpread(reps, radiansFromDegrees(USUAL_READDRESS_DEG));
+  const { sdRad, learned } = readdressSpread(reps, READDRESS_SD_RAD);
   return {
     choice,
     toleranceDeg,

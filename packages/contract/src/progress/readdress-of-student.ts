@@ -1,6 +1,11 @@
-import { degreesFromRadians, LINE_NAMES, radiansFromDegrees, readdressSpread } from '@lotrecht/core';
+import {
+  degreesFromRadians,
+  LINE_NAMES,
+  radiansFromDegrees,
+  READDRESS_SD_RAD,
+  readdressSpread,
+} from '@lotrecht/core';
 import { type MeasuredLineView } from '../api/views.ts';
-import { USUAL_READDRESS_DEG } from '../check/compose-check.ts';
 
 /** How a student steps back in. */
 export interface StudentReaddress {
@@ -24,7 +29,7 @@ function togetherKey({ heldOn, clubGroup, circumstances: c }: MeasuredLineView):
  * @example readdressOfStudent([]) // { sdDeg: 2, learned: false }
  */
 export function readdressOfStudent(rows: readonly MeasuredLineView[]): StudentReaddress {
-  const usualRad = radiansFromDegrees(USUAL_READDRESS_DEG);
+  const usualRad = READDRESS_SD_RAD;
   const spreads = LINE_NAMES.filter((line) => line !== 'face').map((line) => {
     const days = new Map<string, { handedAzimuthRad: number; measurementUncertaintyRad: number }[]>();
     for (const row of rows) {

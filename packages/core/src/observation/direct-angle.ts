@@ -1,13 +1,9 @@
+import { EYE_UNCERTAINTY_RAD } from '../defaults/eye.ts';
+import { GAUGE_UNCERTAINTY_RAD } from '../defaults/gauge.ts';
 import { handedAzimuth } from '../geometry/azimuth.ts';
 import { type Handedness } from '../geometry/handedness.ts';
 import { RANGES, requireFinite, requirePositive } from '../refusal/ranges.ts';
 import { type AngleObservation, type AzimuthEstimate, type EyeObservation } from './observation.ts';
-
-/** Default standard uncertainty of an angle gauge on a rod: 1°. */
-export const DEFAULT_ANGLE_UNCERTAINTY_RAD = Math.PI / 180;
-
-/** Default standard uncertainty of an angle judged by eye: 4°. */
-export const DEFAULT_EYE_UNCERTAINTY_RAD = (4 * Math.PI) / 180;
 
 /**
  * φ = s·reading of a gauge on the rod or a judgement by eye.
@@ -16,7 +12,7 @@ export const DEFAULT_EYE_UNCERTAINTY_RAD = (4 * Math.PI) / 180;
  * @example directAzimuth({ line: 'toes', by: 'angle', readingRad: 0.05 }, 'left').handedAzimuthRad // -0.05
  */
 export function directAzimuth(o: AngleObservation | EyeObservation, handedness: Handedness): AzimuthEstimate {
-  const usual = o.by === 'eye' ? DEFAULT_EYE_UNCERTAINTY_RAD : DEFAULT_ANGLE_UNCERTAINTY_RAD;
+  const usual = o.by === 'eye' ? EYE_UNCERTAINTY_RAD : GAUGE_UNCERTAINTY_RAD;
   return {
     handedAzimuthRad: handedAzimuth(requireFinite('readingRad', o.readingRad), handedness),
     standardUncertaintyRad: requirePositive(

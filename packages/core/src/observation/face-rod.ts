@@ -1,12 +1,10 @@
+import { FACE_ROD_LENGTH_UNCERTAINTY_M } from '../defaults/rod.ts';
 import { RANGES, requireAngleUncertainty, requirePositive, requireWithin } from '../refusal/ranges.ts';
 import { endUncertainty } from '../uncertainty/end-uncertainty.ts';
 import { inQuadrature } from '../uncertainty/quadrature.ts';
 import { alongRod } from './gaps.ts';
 import { type AzimuthEstimate, type FaceRodObservation } from './observation.ts';
 import { requireFace } from './square.ts';
-
-/** Default standard uncertainty of the face rod's horizontal length, m. */
-export const DEFAULT_LENGTH_UNCERTAINTY_M = 0.005;
 
 /**
  * φ of the face from a rod standing square off it: asin((dFace − dTip)/l), seating added in quadrature.
@@ -22,7 +20,7 @@ export function faceRodAzimuth(o: FaceRodObservation): AzimuthEstimate {
   const base = requirePositive('lengthM', o.lengthM, RANGES.baseM);
   const uBase = requireWithin(
     'lengthUncertaintyM',
-    o.lengthUncertaintyM ?? DEFAULT_LENGTH_UNCERTAINTY_M,
+    o.lengthUncertaintyM ?? FACE_ROD_LENGTH_UNCERTAINTY_M,
     RANGES.lengthUncertaintyM,
   );
   const uSeating = requireAngleUncertainty('seatingUncertaintyRad', o.seatingUncertaintyRad ?? 0);

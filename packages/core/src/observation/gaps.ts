@@ -1,12 +1,10 @@
+import { BASE_UNCERTAINTY_M } from '../defaults/tape.ts';
 import { RANGES, requireAngleUncertainty, requirePositive, requireWithin } from '../refusal/ranges.ts';
 import { RefusedInput } from '../refusal/refused-input.ts';
 import { endUncertainty } from '../uncertainty/end-uncertainty.ts';
 import { inQuadrature } from '../uncertainty/quadrature.ts';
 import { seatingUncertainty } from '../uncertainty/seating.ts';
 import { type AzimuthEstimate, type GapsObservation } from './observation.ts';
-
-/** Default standard uncertainty of a base, m. */
-export const DEFAULT_BASE_UNCERTAINTY_M = 0.005;
 
 /**
  * φ from the gaps of a line's two ends.
@@ -32,7 +30,7 @@ export function gapsAzimuth(o: GapsObservation): AzimuthEstimate {
   const base = requirePositive('baseM', o.baseM, RANGES.baseM);
   const uBase = requireWithin(
     'baseUncertaintyM',
-    o.baseUncertaintyM ?? DEFAULT_BASE_UNCERTAINTY_M,
+    o.baseUncertaintyM ?? BASE_UNCERTAINTY_M,
     RANGES.lengthUncertaintyM,
   );
   const uEnd = endUncertainty(o.line, o);

@@ -1,18 +1,13 @@
+import { LANDMARK_UNCERTAINTY } from '../defaults/landmark.ts';
+import { ALONG_UNCERTAINTY_RAD, GAP_UNCERTAINTY_M, LATERAL_UNCERTAINTY_M } from '../defaults/pointing.ts';
 import { type Handedness, sideSign } from '../geometry/handedness.ts';
 import { type LineName } from '../geometry/line.ts';
 import { RANGES, requireAngleUncertainty, requirePositive, requireWithin } from '../refusal/ranges.ts';
 import { endUncertainty } from '../uncertainty/end-uncertainty.ts';
-import { LANDMARK_UNCERTAINTY } from '../uncertainty/landmark.ts';
 import { inQuadrature } from '../uncertainty/quadrature.ts';
 import { seatingUncertainty } from '../uncertainty/seating.ts';
 import { type AzimuthEstimate, type PointsAtObservation } from './observation.ts';
 
-/** Default standard uncertainty of the point a rod is seen to point at, m. */
-export const DEFAULT_LATERAL_UNCERTAINTY_M = 1;
-/** Default standard uncertainty of the line's own gap at the ball, m. */
-export const DEFAULT_GAP_UNCERTAINTY_M = 0.05;
-/** Default standard uncertainty of the look along the rod: 0.3°. */
-export const DEFAULT_ALONG_UNCERTAINTY_RAD = (0.3 * Math.PI) / 180;
 /** Between the marks under two eyes, m; a rod on the brim touches wider. */
 const BARE_EYES_M = 0.063;
 
@@ -31,17 +26,17 @@ export function pointsAtAzimuth(o: PointsAtObservation, handedness: Handedness):
   const gap = requireWithin('gapM', o.gapM ?? 0, RANGES.gapM);
   const uLateral = requirePositive(
     'lateralUncertaintyM',
-    o.lateralUncertaintyM ?? DEFAULT_LATERAL_UNCERTAINTY_M,
+    o.lateralUncertaintyM ?? LATERAL_UNCERTAINTY_M,
     RANGES.lateralUncertaintyM,
   );
   const uGap = requireWithin(
     'gapUncertaintyM',
-    o.gapUncertaintyM ?? DEFAULT_GAP_UNCERTAINTY_M,
+    o.gapUncertaintyM ?? GAP_UNCERTAINTY_M,
     RANGES.lengthUncertaintyM,
   );
   const uAlong = requireAngleUncertainty(
     'alongUncertaintyRad',
-    o.alongUncertaintyRad ?? DEFAULT_ALONG_UNCERTAINTY_RAD,
+    o.alongUncertaintyRad ?? ALONG_UNCERTAINTY_RAD,
   );
   const across = sideSign(handedness) * o.lateralM + gap;
   const handedAzimuthRad = Math.atan2(across, distance);

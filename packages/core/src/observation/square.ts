@@ -1,12 +1,10 @@
+import { SQUARE_BASE_UNCERTAINTY_M } from '../defaults/tape.ts';
 import { type LineName } from '../geometry/line.ts';
 import { RANGES, requireAngleUncertainty, requirePositive, requireWithin } from '../refusal/ranges.ts';
 import { RefusedInput } from '../refusal/refused-input.ts';
 import { endUncertainty } from '../uncertainty/end-uncertainty.ts';
 import { alongTargetLine } from './gaps.ts';
 import { type AzimuthEstimate, type SquareObservation } from './observation.ts';
-
-/** Default standard uncertainty of the base across the line, m. */
-export const DEFAULT_SQUARE_BASE_UNCERTAINTY_M = 0.002;
 
 /**
  * φ of the face from the gaps of heel and toe to a rod laid square to the target line: atan2(gH − gT, w). Its u leaves
@@ -23,7 +21,7 @@ export function squareAzimuth(o: SquareObservation): AzimuthEstimate {
   const base = requirePositive('baseM', o.baseM, RANGES.baseM);
   const uBase = requireWithin(
     'baseUncertaintyM',
-    o.baseUncertaintyM ?? DEFAULT_SQUARE_BASE_UNCERTAINTY_M,
+    o.baseUncertaintyM ?? SQUARE_BASE_UNCERTAINTY_M,
     RANGES.lengthUncertaintyM,
   );
   return alongTargetLine({

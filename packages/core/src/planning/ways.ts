@@ -1,3 +1,4 @@
+import { FACE_SEATING_RAD } from '../defaults/rod.ts';
 import { kindOfLine, type LineName } from '../geometry/line.ts';
 import { type Observation } from '../observation/observation.ts';
 import { readObservation } from '../observation/read-observation.ts';
@@ -80,9 +81,6 @@ const USUAL_BASE_M: Readonly<Record<LineName, number>> = {
   shoulders: 0.4,
   eyes: 0.063,
 };
-
-/** Standard uncertainty of how a rod seats on the face until it has been reseated five times, rad. */
-const SEATING_RAD = (0.5 * Math.PI) / 180;
 
 const ON_THE_GROUND: readonly LineName[] = ['toes', 'heels'];
 
@@ -171,7 +169,7 @@ function faceObservations(atHand: AtHand, times: HoldingTimes): readonly Candida
               tipGapM: 0,
               lengthM: faceRodM,
               resolutionM: tapeDivisionM,
-              seatingUncertaintyRad: SEATING_RAD,
+              seatingUncertaintyRad: FACE_SEATING_RAD,
             },
             holdingS: times.faceRodS,
           } as const,

@@ -1,3 +1,4 @@
+import { radiansFromDegrees } from '../units/angle.ts';
 import { kindOfLine, LINE_NAMES, type LineName } from '../geometry/line.ts';
 import { choleskyRoot, type Matrix } from '../linear/cholesky.ts';
 import { conformity, type Tolerance } from '../uncertainty/conformity.ts';
@@ -47,7 +48,7 @@ export interface Answers {
 /** Components that weigh less change no answer by as much as its points do. */
 const LEAST_WEIGHT = 1e-3;
 /** Pivots of a covariance below this are rounding: 1e-9 deg², in rad². */
-const LEAST_PIVOT = 1e-9 * (Math.PI / 180) ** 2;
+const LEAST_PIVOT = 1e-9 * radiansFromDegrees(1) ** 2;
 
 /** Which lines of the state are judged, and in which order. */
 interface Judged {
@@ -248,7 +249,7 @@ function asProbability(sum: number): number {
 }
 
 /** A spread that came out as nothing, or a little less by rounding, is still one: 1e-9°. */
-const LEAST_SD_RAD = (1e-9 * Math.PI) / 180;
+const LEAST_SD_RAD = radiansFromDegrees(1e-9);
 
 function sidesOf(
   mixture: readonly Mixture[],

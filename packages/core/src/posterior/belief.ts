@@ -1,3 +1,4 @@
+import { radiansFromDegrees } from '../units/angle.ts';
 import { choleskyRoot, type Matrix, solveLower } from '../linear/cholesky.ts';
 import { DIMENSIONS } from './fixed-points.ts';
 import { type PriorComponent } from './prior.ts';
@@ -72,7 +73,7 @@ function spread(covariance: Matrix, size: number, spreads: Spreads, times: numbe
   return covariance;
 }
 
-const DEG = Math.PI / 180;
+const DEG = radiansFromDegrees(1);
 const MONTH_DAYS = 30;
 
 /** How habits drift in a month: 0.6° as a whole, 0.4° a line alone, 0.5° the face. */

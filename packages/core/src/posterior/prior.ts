@@ -1,3 +1,4 @@
+import { radiansFromDegrees } from '../units/angle.ts';
 import { RANGES, requireWithin } from '../refusal/ranges.ts';
 import { RefusedInput } from '../refusal/refused-input.ts';
 
@@ -15,7 +16,7 @@ export interface PriorComponent {
   readonly bodyMeanRad: number;
 }
 
-const DEG = Math.PI / 180;
+const DEG = radiansFromDegrees(1);
 
 /** Values in degrees with their weights. */
 const TURN = [

@@ -1,3 +1,4 @@
+import { radiansFromDegrees } from '../units/angle.ts';
 import { RefusedInput } from './refused-input.ts';
 
 /** An interval of values that a person, a tape and a rod can produce, SI units. */
@@ -69,7 +70,7 @@ export function requirePositive(field: string, value: number, range: Range): num
 }
 
 /** No instrument states an angle better than this, and rounding would swallow it: 1e-6°. */
-export const LEAST_ANGLE_UNCERTAINTY_RAD = (1e-6 * Math.PI) / 180;
+export const LEAST_ANGLE_UNCERTAINTY_RAD = radiansFromDegrees(1e-6);
 
 /**
  * A standard uncertainty of an angle that may be left out: 0, or what an instrument can state.

@@ -1,5 +1,6 @@
+import { FLARE_UNCERTAINTY_RAD } from '../defaults/shoe.ts';
+import { BASE_UNCERTAINTY_M } from '../defaults/tape.ts';
 import { withoutNegativeZero } from '../geometry/azimuth.ts';
-import { DEFAULT_BASE_UNCERTAINTY_M } from '../observation/gaps.ts';
 import { type GapsObservation } from '../observation/observation.ts';
 import { RANGES, requirePositive, requireWithin } from '../refusal/ranges.ts';
 import { RefusedInput } from '../refusal/refused-input.ts';
@@ -7,10 +8,7 @@ import { endUncertainty } from '../uncertainty/end-uncertainty.ts';
 import { inQuadrature } from '../uncertainty/quadrature.ts';
 import { type Feet, type HeelsFromFlare } from './setup.ts';
 
-const SHOE_M = { least: 0.1, most: 0.5 };
-/** How well a flare is seen: 5°. */
-const FLARE_UNCERTAINTY_RAD = (5 * Math.PI) / 180;
-
+const SHOE_RANGE = { least: 0.1, most: 0.5 };
 /**
  * The heel line that a toe line and the flares of both feet leave behind: heel gap = toe gap + F·cos f on each side,
  * heel base = toe base − F(sin fL + sin fT). Its u has the tape, the toe tips, the base, and 5° of each flare.
@@ -19,7 +17,7 @@ const FLARE_UNCERTAINTY_RAD = (5 * Math.PI) / 180;
  * @throws RefusedInput for impossible feet, and when the heels would meet or cross
  */
 export function heelsFromFlare(toes: GapsObservation, feet: Feet): HeelsFromFlare {
-  const shoe = requirePositive('shoeLengthM', feet.shoeLengthM, SHOE_M);
+  const shoe = requirePositive('shoeLengthM', feet.shoeLengthM, SHOE_RANGE);
   const lead = requireWithin('leadFlareRad', feet.leadFlareRad, RANGES.flareRad);
   const trail = requireWithin('trailFlareRad', feet.trailFlareRad, RANGES.flareRad);
   const difference = toes.trailGapM - toes.leadGapM;
@@ -52,7 +50,7 @@ export function heelsFromFlare(toes: GapsObservation, feet: Feet): HeelsFromFlar
     measurementUncertaintyRad: inQuadrature(
       inQuadrature(
         slope(1, baseOfDifference) * Math.SQRT2 * uEnd,
-        slope(0, baseOfBase) * (toes.baseUncertaintyM ?? DEFAULT_BASE_UNCERTAINTY_M),
+        slope(0, baseOfBase) * (toes.baseUncertaintyM ?? BASE_UNCERTAINTY_M),
       ),
       ofFlare(lead, -1) * FLARE_UNCERTAINTY_RAD,
       ofFlare(trail, 1) * FLARE_UNCERTAINTY_RAD,

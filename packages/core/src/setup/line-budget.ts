@@ -1,3 +1,4 @@
+import { SIGHTING_RAD } from '../defaults/target-line.ts';
 import { type Handedness } from '../geometry/handedness.ts';
 import { type LineName } from '../geometry/line.ts';
 import { type Observation } from '../observation/observation.ts';
@@ -30,9 +31,6 @@ export interface HalvedBy {
 }
 
 const MOST_READINGS = 20;
-/** u(T) of a line sighted with a hanging plumb line and stakes. */
-const WELL_LAID_RAD = (0.2 * Math.PI) / 180;
-
 /**
  * What each line's u is made of, and what would halve it.
  *
@@ -132,7 +130,7 @@ function halving(
 ): HalvedBy {
   const enough = (variance: number): boolean => variance <= whole / 4;
   const shared = whole - alone ** 2;
-  const wellLaid = Math.min(uTarget, WELL_LAID_RAD) ** 2;
+  const wellLaid = Math.min(uTarget, SIGHTING_RAD.byPlumbLine) ** 2;
   let readings: number | null = null;
   for (let n = 2; n <= MOST_READINGS && readings === null; n++) {
     if (enough(alone ** 2 / n + shared)) readings = n;

@@ -1,7 +1,7 @@
+import { LANDMARK_UNCERTAINTY } from '../defaults/landmark.ts';
 import { withoutNegativeZero } from '../geometry/azimuth.ts';
 import { kindOfLine, type LineName } from '../geometry/line.ts';
 import { type Observation } from '../observation/observation.ts';
-import { LANDMARK_UNCERTAINTY } from '../uncertainty/landmark.ts';
 import { type Move } from './setup.ts';
 
 /**

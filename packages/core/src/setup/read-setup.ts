@@ -1,3 +1,4 @@
+import { READDRESS_SD_RAD } from '../defaults/readdress.ts';
 import { handedAzimuth, withoutNegativeZero } from '../geometry/azimuth.ts';
 import { type Handedness } from '../geometry/handedness.ts';
 import { type LineName } from '../geometry/line.ts';
@@ -14,9 +15,6 @@ import { type EarlierSetup, type Setup } from './setup.ts';
 
 /** Older than anyone's first lesson. */
 const MOST_DAYS_BEFORE = 36_525;
-
-/** Default re-address spread: 2°. */
-export const DEFAULT_READDRESS_SD_RAD = (2 * Math.PI) / 180;
 
 /** A line with its readings, apart and as one. */
 export interface ReadLine {
@@ -42,10 +40,7 @@ export interface ReadSetup {
  * @throws RefusedInput naming the field
  */
 export function readSetup(setup: Setup): ReadSetup {
-  const readdressSdRad = requireAngleUncertainty(
-    'readdressSdRad',
-    setup.readdressSdRad ?? DEFAULT_READDRESS_SD_RAD,
-  );
+  const readdressSdRad = requireAngleUncertainty('readdressSdRad', setup.readdressSdRad ?? READDRESS_SD_RAD);
   return {
     targetLineUncertaintyRad: within('targetLine', () => targetLineUncertainty(setup.targetLine)),
     readdressSdRad,
@@ -154,7 +149,7 @@ function earlierOf(
   return {
     daysBefore,
     targetLineUncertaintyRad: within('targetLine', () => targetLineUncertainty(targetLine)),
-    readdressSdRad: requireAngleUncertainty('readdressSdRad', readdressSdRad ?? DEFAULT_READDRESS_SD_RAD),
+    readdressSdRad: requireAngleUncertainty('readdressSdRad', readdressSdRad ?? READDRESS_SD_RAD),
     sameLine: sameLine ?? false,
     readings,
   };

@@ -1,4 +1,5 @@
-import { alongRod, alongTargetLine, DEFAULT_BASE_UNCERTAINTY_M } from '../observation/gaps.ts';
+import { BASE_UNCERTAINTY_M } from '../defaults/tape.ts';
+import { alongRod, alongTargetLine } from '../observation/gaps.ts';
 import { type Observation } from '../observation/observation.ts';
 import { conformity, type DecisionLimits, type Tolerance, verdictOf } from '../uncertainty/conformity.ts';
 import { type Parted, varianceOf } from '../uncertainty/covariance.ts';
@@ -55,7 +56,7 @@ function leastRod({ only, combined }: Unsettled, settles: (u: number) => boolean
   const alongRodBase = only.baseAlong === 'rod';
   const perBase = alongRodBase ? Math.sin(combined.value) : Math.tan(combined.value);
   const uEnd = endUncertainty(only.line, { ...only, rod: true });
-  const uBase = only.baseUncertaintyM ?? DEFAULT_BASE_UNCERTAINTY_M;
+  const uBase = only.baseUncertaintyM ?? BASE_UNCERTAINTY_M;
   const uSeating = seatingUncertainty(only.line);
   // A rod held across reaches at least as far as the ends that were read.
   const shortest = Math.max(1, Math.ceil(only.baseM / ROD_STEP_M - 1e-9));

@@ -1,8 +1,8 @@
+import { BASE_UNCERTAINTY_M, TAPE_DIVISION_M } from '../defaults/tape.ts';
 import { withoutNegativeZero } from '../geometry/azimuth.ts';
-import { alongTargetLine, DEFAULT_BASE_UNCERTAINTY_M } from '../observation/gaps.ts';
+import { alongTargetLine } from '../observation/gaps.ts';
 import { type AzimuthEstimate } from '../observation/observation.ts';
 import { RANGES, requirePositive, requireWithin } from '../refusal/ranges.ts';
-import { DEFAULT_RESOLUTION_M } from '../uncertainty/end-uncertainty.ts';
 
 /** Two rods laid as rails, or a string beside a rod: the gap between them at both ends, m. */
 export interface Rails {
@@ -31,12 +31,12 @@ export function railsParallelism(rails: Rails): AzimuthEstimate {
   const base = requirePositive('lengthM', rails.lengthM, RANGES.baseM);
   const resolution = requirePositive(
     'resolutionM',
-    rails.resolutionM ?? DEFAULT_RESOLUTION_M,
+    rails.resolutionM ?? TAPE_DIVISION_M,
     RANGES.smallLengthM,
   );
   const uBase = requireWithin(
     'lengthUncertaintyM',
-    rails.lengthUncertaintyM ?? DEFAULT_BASE_UNCERTAINTY_M,
+    rails.lengthUncertaintyM ?? BASE_UNCERTAINTY_M,
     RANGES.lengthUncertaintyM,
   );
   const estimate = alongTargetLine({ difference: far - near, base, uEnd: resolution / Math.sqrt(12), uBase });

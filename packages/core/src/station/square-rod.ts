@@ -1,6 +1,6 @@
+import { TAPE_DIVISION_M } from '../defaults/tape.ts';
 import { RANGES, requirePositive } from '../refusal/ranges.ts';
 import { RefusedInput } from '../refusal/refused-input.ts';
-import { DEFAULT_RESOLUTION_M } from '../uncertainty/end-uncertainty.ts';
 
 /** The triangle that the square rod makes with the target rod, m. */
 export interface SquareTriangle {
@@ -42,7 +42,7 @@ export function squareness(triangle: SquareTriangle): Squareness {
     });
   }
   const u =
-    requirePositive('resolutionM', triangle.resolutionM ?? DEFAULT_RESOLUTION_M, RANGES.smallLengthM) /
+    requirePositive('resolutionM', triangle.resolutionM ?? TAPE_DIVISION_M, RANGES.smallLengthM) /
     Math.sqrt(12);
   const cosine = (a * a + b * b - c * c) / (2 * a * b);
   const sine = Math.sqrt(1 - cosine * cosine);

@@ -1,5 +1,7 @@
+import { radiansFromDegrees } from '../units/angle.ts';
+import { STAKE_UNCERTAINTY_M } from '../defaults/target-line.ts';
 import { RANGES } from '../refusal/ranges.ts';
-import { DEFAULT_STAKE_M, type TargetLine, targetLineUncertainty } from './target-line.ts';
+import { type TargetLine, targetLineUncertainty } from './target-line.ts';
 
 /** What the uncertainty of a target line is made of, and what would halve it. Angles in rad. */
 export interface TargetLineBudget {
@@ -27,7 +29,7 @@ export interface TargetLineBudget {
 export function targetLineBudget(line: TargetLine): TargetLineBudget {
   const uncertaintyRad = targetLineUncertainty(line);
   const sightingRad = line.sightingRad ?? 0;
-  const stakeM = Math.SQRT2 * (line.stakeM ?? DEFAULT_STAKE_M);
+  const stakeM = Math.SQRT2 * (line.stakeM ?? STAKE_UNCERTAINTY_M);
   const stakesRad = line.stakeSeparationM === undefined ? 0 : stakeM / line.stakeSeparationM;
   const half = uncertaintyRad / 2;
   const leftFor = (other: number): number | null => (other < half ? Math.sqrt(half ** 2 - other ** 2) : null);
@@ -54,7 +56,7 @@ export interface Sighting {
 }
 
 const NEAR_M = 2;
-const DEGREE = Math.PI / 180;
+const DEGREE = radiansFromDegrees(1);
 
 /**
  * The standard uncertainty that is written for a sighting: 0.2° with a hanging plumb line and stakes, 0.5° by eye from

@@ -1,3 +1,4 @@
+import { STAKE_UNCERTAINTY_M } from '../defaults/target-line.ts';
 import { RANGES, requireAngleUncertainty, requirePositive, requireWithin } from '../refusal/ranges.ts';
 import { inQuadrature } from '../uncertainty/quadrature.ts';
 
@@ -23,9 +24,6 @@ export interface FoundTurned {
   readonly uncertaintyRad: number;
 }
 
-/** Default standard uncertainty of one stake across the line, m. */
-export const DEFAULT_STAKE_M = 0.005;
-
 /**
  * u(T), the error that all lines of a check share: u² = (√2·u(stake)/separation)² + u(sighting)².
  *
@@ -36,7 +34,7 @@ export const DEFAULT_STAKE_M = 0.005;
 export function targetLineUncertainty(line: TargetLine): number {
   const sighting = requireAngleUncertainty('sightingRad', line.sightingRad ?? 0);
   if (line.offsetM !== undefined) requireWithin('offsetM', line.offsetM, RANGES.gapM);
-  const stake = requireWithin('stakeM', line.stakeM ?? DEFAULT_STAKE_M, RANGES.lengthUncertaintyM);
+  const stake = requireWithin('stakeM', line.stakeM ?? STAKE_UNCERTAINTY_M, RANGES.lengthUncertaintyM);
   const separation =
     line.stakeSeparationM === undefined
       ? undefined

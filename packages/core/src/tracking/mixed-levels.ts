@@ -1,9 +1,10 @@
+import { radiansFromDegrees } from '../units/angle.ts';
 import { conformity, type Tolerance } from '../uncertainty/conformity.ts';
 import { filterLevels, type LevelEstimate, type LevelObservation, smoothLevels } from './local-level.ts';
 import { type Level } from './series.ts';
 
 /** How far students walk in a month at most, standard deviation, rad. */
-const GREATEST_MONTH_RAD = (8 * Math.PI) / 180;
+const GREATEST_MONTH_RAD = radiansFromDegrees(8);
 const MONTH_DAYS = 30;
 const STEPS = 40;
 

@@ -1,3 +1,5 @@
+import { READDRESS_SD_RAD } from '../defaults/readdress.ts';
+import { radiansFromDegrees } from '../units/angle.ts';
 import { type Rep } from './series.ts';
 
 /** How differently a student steps back in, from set-ups of the same lessons. */
@@ -14,9 +16,9 @@ export interface ReaddressSpread {
 const ENOUGH = 5;
 
 /** Scaled inverse χ² of s_r² before anything was seen: freedom ν₀ and scale s₀, rad. */
-const PRIOR = { freedom: 3, sdRad: (2 * Math.PI) / 180 } as const;
+const PRIOR = { freedom: 3, sdRad: READDRESS_SD_RAD } as const;
 /** Where s_r is looked for: nobody steps in wider than 12°, and none is told from another below 0.02°. */
-const GRID = { count: 600, stepRad: (0.02 * Math.PI) / 180 } as const;
+const GRID = { count: 600, stepRad: radiansFromDegrees(0.02) } as const;
 
 /** Posterior root mean square of s_r, rad: ss/(s_r² + ū²) ~ χ²_ν. */
 function posteriorSdRad(squares: number, freedom: number, explained: number): number {

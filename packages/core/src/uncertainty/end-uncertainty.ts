@@ -1,10 +1,8 @@
+import { LANDMARK_UNCERTAINTY } from '../defaults/landmark.ts';
+import { TAPE_DIVISION_M } from '../defaults/tape.ts';
 import { RANGES, requirePositive, requireWithin } from '../refusal/ranges.ts';
 import { type LineName } from '../geometry/line.ts';
-import { LANDMARK_UNCERTAINTY } from './landmark.ts';
 import { inQuadrature } from './quadrature.ts';
-
-/** Default division of a tape, m. */
-export const DEFAULT_RESOLUTION_M = 0.005;
 
 /** How one end of a line was read. */
 export interface EndReading {
@@ -31,7 +29,7 @@ export function endUncertainty(line: LineName, reading: EndReading): number {
   }
   const resolutionM = requireWithin(
     'resolutionM',
-    reading.resolutionM ?? DEFAULT_RESOLUTION_M,
+    reading.resolutionM ?? TAPE_DIVISION_M,
     RANGES.smallLengthM,
   );
   const plumbM = requireWithin('plumbM', reading.plumbM ?? 0, RANGES.smallLengthM);

@@ -1,5 +1,5 @@
+import { LANDMARK_UNCERTAINTY } from '../defaults/landmark.ts';
 import { type LineName } from '../geometry/line.ts';
-import { LANDMARK_UNCERTAINTY } from './landmark.ts';
 
 /**
  * How repeatably a rod seats across the body: √2·e/c. It touches at two places, and no longer rod makes that smaller.

@@ -6,17 +6,17 @@ import {
   type PrintRequest,
   USUAL_OF_CLUB,
 } from '@lotrecht/contract';
-import { radiansFromDegrees } from '@lotrecht/core';
+import { millimetresFromMetres, radiansFromDegrees, ROD_M, SHOE_M } from '@lotrecht/core';
 import { goalTurnDeg } from '@lotrecht/paper';
 
 type CardWish = Extract<PrintRequest, { kind: 'degree-card' }>['wish'];
 type FootprintsWish = Extract<PrintRequest, { kind: 'footprints' }>['wish'];
 type Base = Pick<CardWish['lines'][number], 'baseMm' | 'along'>;
 
-const USUAL_SHOE_MM = 290;
+const USUAL_SHOE_MM = millimetresFromMetres(SHOE_M);
 const USUAL_STANCE_MM = 450;
 const FACE_MM = 75;
-const USUAL_ROD_MM = 1220;
+const USUAL_ROD_MM = millimetresFromMetres(ROD_M);
 const FEET: readonly string[] = ['toes', 'heels'];
 
 /** Over which length a line of this check was read, or would be. */

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { landmarkKey, landmarkStudy, rodAcrossMm } from '@lotrecht/contract';
-import { LANDMARK_UNCERTAINTY, LINE_NAMES, millimetresFromMetres } from '@lotrecht/core';
+import { LANDMARK_UNCERTAINTY, LINE_NAMES, millimetresFromMetres, ROD_M, SWAY_M } from '@lotrecht/core';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { NumberField } from '../../ui/number-field.ts';
@@ -11,10 +11,8 @@ import { LINE_TITLES, type LineKey } from '../../ui/words.ts';
 import { keepStudy, readStudy } from './study-draft.ts';
 
 const ON_THE_GROUND: readonly LineKey[] = ['toes', 'heels', 'face'];
-/** Sway of a bob in calm air, mm: a study is made out of the wind. */
-const CALM_SWAY_MM = 3;
 /** Of an instructor who has not said which rods they have. */
-const USUAL_ROD_MM = 1220;
+const USUAL_ROD_MM = millimetresFromMetres(ROD_M);
 
 /** How repeatably an instructor finds the points of a line: read an unchanged set-up again and again. */
 @Component({
@@ -56,7 +54,7 @@ export class StudyPage {
       line,
       rodMm: rod ? this.rodMm() : null,
       resolutionMm: line === 'face' ? ruleDivisionMm : tapeDivisionMm,
-      plumbMm: ON_THE_GROUND.includes(line) ? 0 : CALM_SWAY_MM,
+      plumbMm: ON_THE_GROUND.includes(line) ? 0 : millimetresFromMetres(SWAY_M.calm),
     });
   });
 

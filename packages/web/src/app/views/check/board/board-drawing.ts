@@ -1,4 +1,5 @@
 import { type CheckDocument, groundDrawing, type LineResult, type ResultDocument } from '@lotrecht/contract';
+import { radiansFromDegrees } from '@lotrecht/core';
 import { angleText, leanOf, type Lean, LINE_TITLES, type LineKey } from '../../../ui/words.ts';
 
 /** A point of the board in millimetres on the ground: x right, y down the screen, which is away from the target. */
@@ -63,7 +64,7 @@ function toBoard({ xM, yM }: { readonly xM: number; readonly yM: number }): Boar
 
 /** A point at a distance from another in the direction of an azimuth; downrange is up the screen. */
 function toward(from: BoardPoint, azimuthDeg: number, distance: number): BoardPoint {
-  const azimuth = (azimuthDeg * Math.PI) / 180;
+  const azimuth = radiansFromDegrees(azimuthDeg);
   return { x: from.x + distance * Math.sin(azimuth), y: from.y - distance * Math.cos(azimuth) };
 }
 

@@ -8,7 +8,7 @@ import {
   type LineResult,
   type ResultDocument,
 } from '@lotrecht/contract';
-import { type Chain, COVERAGE_FACTOR, type LineBudget, signWords } from '@lotrecht/core';
+import { type Chain, COVERAGE_FACTOR, type LineBudget, radiansFromDegrees, signWords } from '@lotrecht/core';
 import { Bob } from '../../../ui/bob.ts';
 import {
   angleText,
@@ -241,7 +241,7 @@ export class FindingPanel {
       return `${formatDistance(apart, units.distance)} ${m < 0 ? 'left' : 'right'}`;
     };
     if (feltDeg === undefined) return `It will feel aimed ${off(shift)} of where it feels now.`;
-    const felt = distanceM * Math.tan((feltDeg * Math.PI) / 180);
+    const felt = distanceM * Math.tan(radiansFromDegrees(feltDeg));
     const felts = Math.abs(felt) < 0.5 ? 'on the target' : `${off(felt)} of it`;
     return `Felt aimed ${felts}. Corrected, it will feel ${off(felt + shift)} of the target.`;
   }

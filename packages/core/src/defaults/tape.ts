@@ -1,0 +1,8 @@
+/** Division of the tape that bodies are read with, m. */
+export const TAPE_DIVISION_M = 0.005;
+/** Division of the rule that the face is read with, m. */
+export const RULE_DIVISION_M = 0.001;
+/** Standard uncertainty of a base, m. */
+export const BASE_UNCERTAINTY_M = 0.005;
+/** Standard uncertainty of the base across the line at the face, m. */
+export const SQUARE_BASE_UNCERTAINTY_M = 0.002;

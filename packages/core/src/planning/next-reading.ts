@@ -70,7 +70,7 @@ export type NextReading =
     };
 
 /** The same advice as with everything in nine of ten checks: `docs/numerics.md`. */
-const SHORT: Depth = { kinds: 16, points: 128 };
+const SHORT: Depth = { kinds: 24, points: 128 };
 /** All kinds, with as many points as an answer that is kept. */
 export const FULL_DEPTH: Depth = { kinds: 500, points: 2048 };
 

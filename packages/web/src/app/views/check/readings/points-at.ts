@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { pointedAt, radiansFromDegrees } from '@lotrecht/core';
+import { degreesFromRadians, pointedAt, radiansFromDegrees } from '@lotrecht/core';
 import { CheckContent } from '../check-content.ts';
 import { AimStrip } from './aim-strip.ts';
 import { type Entry } from './entry.ts';
@@ -31,7 +31,7 @@ export class PointsAt {
     const { lateralM, distanceM } = this.entry().fields;
     const [lateral, distance] = [Number(lateralM ?? ''), Number(distanceM ?? '')];
     if ((lateralM ?? '') === '' || !(distance > 0) || !Number.isFinite(lateral)) return null;
-    return (Math.atan2(lateral, distance) * 180) / Math.PI;
+    return degreesFromRadians(Math.atan2(lateral, distance));
   });
 
   protected aim(deg: number): void {

@@ -128,6 +128,7 @@ function callOf(route: string): Call | undefined {
     'post /api/places/:id/restore': { path: `/api/places/${placeId}/restore`, body: {}, stranger: 'refused' },
     'get /api/eye': { path: '/api/eye', stranger: 'own-data' },
     'get /api/methods': { path: '/api/methods', stranger: 'own-data' },
+    'get /api/methods/:id': { path: `/api/methods/${methodId}`, stranger: 'refused' },
     'put /api/methods/:id': {
       path: `/api/methods/${methodId}`,
       body: { revision: 1, method: { ...ALL_PARALLEL, name: 'Taken over' } },
@@ -140,6 +141,7 @@ function callOf(route: string): Call | undefined {
       stranger: 'refused',
     },
     'get /api/station-plans': { path: '/api/station-plans', stranger: 'own-data' },
+    'get /api/station-plans/:id': { path: `/api/station-plans/${planId}`, stranger: 'refused' },
     'put /api/station-plans/:id': {
       path: `/api/station-plans/${planId}`,
       body: planBody(1),

@@ -34,13 +34,11 @@ import { exchangeRoutes } from './exchange/exchange-routes.ts';
 import { mergeRoutes } from './exchange/merge/merge-routes.ts';
 import { lessonRoutes } from './lessons/lesson-routes.ts';
 import { eyeRoutes } from './eye/eye-routes.ts';
-import { methodRoutes } from './methods/method-routes.ts';
-import { placeRoutes } from './places/place-routes.ts';
+import { recordRoutes } from './records/record-routes.ts';
 import { printRoutes } from './printing/print-routes.ts';
 import { type PostBox } from './post/post-box.ts';
 import { rosterRoutes } from './roster/roster-routes.ts';
 import { settingsRoutes } from './settings/settings-routes.ts';
-import { stationPlanRoutes } from './station-plans/station-plan-routes.ts';
 import { type GuessLimit, guessLimit } from './take-home/guess-limit.ts';
 import { studentPageRoutes } from './take-home/student-page-routes.ts';
 import { takeHomeRoutes } from './take-home/take-home-routes.ts';
@@ -106,11 +104,9 @@ export function allRoutes({
     ...erasureRoutes({ db, postBox, tombstones }),
     ...lessonRoutes(db),
     ...checkRoutes(db),
-    ...placeRoutes(db),
-    ...methodRoutes(db),
+    ...recordRoutes(db),
     ...eyeRoutes(db),
     ...settingsRoutes(db),
-    ...stationPlanRoutes(db),
     ...printRoutes(printer),
     ...takeHomeRoutes({ db, origins, postBox, printer }),
     ...studentPageRoutes(db, guesses),

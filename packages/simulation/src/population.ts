@@ -68,7 +68,8 @@ export function studentOf(name: PopulationName, dice: Dice): SimulatedStudent {
       line === 'face' ? heavyTailed(faceDeg, dice) : turn + heavyTailed(ownDeg, dice),
     ]),
   ) as unknown as Angles;
-  return { habit, readdressDeg };
+  const isTooFar = Object.values(habit).some((deg) => Math.abs(deg) > FARTHEST_DEG);
+  return isTooFar ? studentOf(name, dice) : { habit, readdressDeg };
 }
 
 /** One stand of a student: the whole body a little otherwise, and each line a little on its own. */

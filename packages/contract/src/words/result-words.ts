@@ -1,4 +1,4 @@
-import { COVERAGE_FACTOR } from '@lotrecht/core';
+import { COVERAGE_FACTOR } from '@lotrecht/core/coverage';
 import {
   type CheckDocument,
   type LineResult,

@@ -21,7 +21,7 @@ import { type Actor } from '../http/context.ts';
 import { anyAcademyExists, insertAcademy, insertInstructor } from '../identity/instructor-repository.ts';
 import { hashPassword } from '../identity/passwords.ts';
 import { insertLesson } from '../lessons/lesson-repository.ts';
-import { insertPlace } from '../places/place-repository.ts';
+import { places as placeRecords } from '../records/index.ts';
 import { insertStudent } from '../students/student-repository.ts';
 import { type DemoCheck, heldAt, openLesson, plannedChecks, simulateCheck } from './simulate.ts';
 import { type DemoStudent, INSTRUCTORS, LANDMARKS, RAFTS, STUDENTS } from './students.ts';
@@ -183,17 +183,17 @@ async function loadPlaces(tx: Queries, [head]: readonly Actor[]): Promise<DemoPl
   const marks = (kind: 'target' | 'landmark', seen: readonly Omit<PlaceMark, 'id' | 'kind'>[]): PlaceMark[] =>
     seen.map((mark) => ({ id: randomUUID(), kind, ...mark }));
   const rim = [...marks('target', RAFTS), ...marks('landmark', LANDMARKS)];
-  await insertPlace(tx, head, rimId, { revision: 0, name: 'North rim', kind: 'range', marks: rim });
+  await placeRecords.insert(tx, head, rimId, { revision: 0, name: 'North rim', kind: 'range', marks: rim });
   const hall = marks('target', [
     { name: 'Net centre', distanceM: 6, bearingDeg: 0 },
     { name: 'Left post', distanceM: 6.2, bearingDeg: -18 },
   ]);
-  await insertPlace(tx, head, hallId, { revision: 0, name: 'Boat hall', kind: 'hall', marks: hall });
+  await placeRecords.insert(tx, head, hallId, { revision: 0, name: 'Boat hall', kind: 'hall', marks: hall });
   const hole = marks('target', [
     { name: 'Old hoist', distanceM: 210, bearingDeg: 0 },
     { name: 'Left birch', distanceM: 180, bearingDeg: -7 },
   ]);
-  await insertPlace(tx, head, holeId, {
+  await placeRecords.insert(tx, head, holeId, {
     revision: 0,
     name: 'Quarry loop, third hole',
     kind: 'course',

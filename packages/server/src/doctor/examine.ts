@@ -3,6 +3,8 @@ import { type Database } from '../database/database.ts';
 import { type Sql, sql } from '../database/sql.ts';
 import { migrationsOf } from '../backup/dump.ts';
 import { missingMigrations } from '../database/migrate.ts';
+import { type AnyKind, columnOf } from '../records/kind.ts';
+import { KINDS } from '../records/kinds/index.ts';
 import { COMPUTES, type Recomputation, recomputeAll } from './recompute.ts';
 
 /** One thing that was looked at. */
@@ -21,8 +23,28 @@ export interface Examination {
 const GIGABYTE = 1e9;
 const LEAST_FREE_GB = 1;
 
+/** Records of a kind that name one of another which is not there. */
+function looseOfKind({ table, plural, parents = {} }: AnyKind): readonly Looked[] {
+  return Object.entries(parents).map(([field, parent]): Looked => {
+    const [of, column] = [KINDS.find((k) => k.table === parent)?.plural ?? parent, columnOf(field)];
+    return {
+      what: `${plural} of ${of} that are not there`,
+      count: {
+        text: `SELECT COUNT(*) AS n FROM ${table} p WHERE p.${column} IS NOT NULL AND NOT EXISTS (
+          SELECT 1 FROM ${parent} l WHERE l.academy_id = p.academy_id AND l.id = p.${column})`,
+        values: [],
+      },
+    };
+  });
+}
+
+interface Looked {
+  readonly what: string;
+  readonly count: Sql;
+}
+
 /** Rows that point at nothing or do not fit each other, where no foreign key holds them. */
-const ORPHANS: readonly { readonly what: string; readonly count: Sql }[] = [
+const ORPHANS: readonly Looked[] = [
   {
     what: 'checks without the version they name',
     count: sql`
@@ -44,12 +66,7 @@ const ORPHANS: readonly { readonly what: string; readonly count: Sql }[] = [
       AND NOT EXISTS (
         SELECT 1 FROM erased_student e WHERE e.academy_id = a.academy_id AND e.student_id = a.student_id)`,
   },
-  {
-    what: 'station plans of places that are not there',
-    count: sql`
-      SELECT COUNT(*) AS n FROM station_plan p WHERE p.place_id IS NOT NULL AND NOT EXISTS (
-        SELECT 1 FROM place l WHERE l.academy_id = p.academy_id AND l.id = p.place_id)`,
-  },
+  ...KINDS.flatMap(looseOfKind),
   {
     // Of one hand each: corrected by setting the student's hand to the other, and back.
     what: 'checks of the other hand than their student’s',

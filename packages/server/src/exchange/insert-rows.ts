@@ -1,6 +1,7 @@
 import { type Queries } from '../database/database.ts';
 import { type Bindable } from '../database/sql.ts';
-import { columnOf, type ExchangedTable, type FieldKind } from './tables.ts';
+import { columnOf, type FieldKind } from '../records/kind.ts';
+import { type ExchangedTable } from './tables.ts';
 
 /** Rows of one table, as a file has them. */
 export interface RowsToInsert {

@@ -1,15 +1,14 @@
 import {
   type AcademyLine,
   DocumentRefused,
-  requireMethodDocument,
-  requirePlace,
   validateCheckInput,
   validateHandOutInput,
   validateInstructorSettings,
   validateResultDocument,
-  validateStationPlanInput,
 } from '@lotrecht/contract';
 import { CORE_VERSION } from '@lotrecht/core';
+import { type Said } from '../records/kind.ts';
+import { KINDS } from '../records/kinds/index.ts';
 import { differencesWhenRecomputed, type StoredResult } from '../checks/result-difference.ts';
 
 const ANY_ID = '00000000-0000-4000-8000-000000000000';
@@ -40,16 +39,6 @@ export function requireContent(line: AcademyLine): void {
       return within('settings', () =>
         validateInstructorSettings({ ...line.settings, revision: line.revision }),
       );
-    case 'place':
-      return within('marks', () =>
-        requirePlace({ revision: 0, name: line.name, kind: line.kind, marks: line.marks }),
-      );
-    case 'method_profile':
-      return within('document', () => requireMethodDocument(line.document));
-    case 'station_plan':
-      return within('plan', () =>
-        validateStationPlanInput({ revision: 0, name: line.name, placeId: line.placeId, plan: line.plan }),
-      );
     case 'hand_out':
       return within('content', () =>
         validateHandOutInput({ ...line.content, revision: 0, checkId: line.checkId }),
@@ -57,8 +46,15 @@ export function requireContent(line: AcademyLine): void {
     case 'check_version':
       return requireVersion(line);
     default:
-      return undefined;
+      return requireOfKind(line);
   }
+}
+
+/** A record of a kind, as its declaration looks at it. */
+function requireOfKind(line: AcademyLine): void {
+  const kind = KINDS.find(({ table }) => table === line.table);
+  if (kind === undefined) return;
+  within(kind.inFiles.field, () => kind.inFiles.require(line as unknown as Said));
 }
 
 function requireVersion(line: Extract<AcademyLine, { table: 'check_version' }>): void {

@@ -1,7 +1,8 @@
 import { type AcademyLine } from '@lotrecht/contract';
 import { sql, type SqlFragment } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';
-import { columnOf, type ExchangedTable } from './tables.ts';
+import { columnOf } from '../records/kind.ts';
+import { type ExchangedTable } from './tables.ts';
 
 /** A row as the driver gives it, by field. */
 export type StoredRow = Readonly<Record<string, unknown>>;

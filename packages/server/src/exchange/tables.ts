@@ -1,7 +1,6 @@
 import { type AcademyLine } from '@lotrecht/contract';
-
-/** How a column's value stands in a file: as it is, as true or false, as ISO 8601 in UTC, or as JSON. */
-export type FieldKind = 'plain' | 'flag' | 'instant' | 'json';
+import { type AnyKind, type FieldKind } from '../records/kind.ts';
+import { KINDS } from '../records/kinds/index.ts';
 
 /** What of a table goes out and comes in. */
 export interface ExchangedTable {
@@ -16,6 +15,16 @@ export interface ExchangedTable {
 }
 
 const STAMPS = { createdAt: 'instant', deletedAt: 'instant' } as const;
+
+/** A kind's records, as its declaration has them. */
+function tableOfKind({ table, fields }: AnyKind): ExchangedTable {
+  return {
+    name: table,
+    fields: { id: 'plain', revision: 'plain', ...fields, ...STAMPS },
+    order: ['id'],
+    ofStudent: null,
+  };
+}
 
 /**
  * In the order of a file: what is pointed at comes before what points. Hashes, sessions, tokens, the post box and what
@@ -41,24 +50,7 @@ export const EXCHANGED_TABLES: readonly ExchangedTable[] = [
     order: ['instructorId'],
     ofStudent: null,
   },
-  {
-    name: 'place',
-    fields: { id: 'plain', revision: 'plain', name: 'plain', kind: 'plain', marks: 'json', ...STAMPS },
-    order: ['id'],
-    ofStudent: null,
-  },
-  {
-    name: 'method_profile',
-    fields: { id: 'plain', revision: 'plain', name: 'plain', document: 'json', ...STAMPS },
-    order: ['id'],
-    ofStudent: null,
-  },
-  {
-    name: 'station_plan',
-    fields: { id: 'plain', revision: 'plain', name: 'plain', placeId: 'plain', plan: 'json', ...STAMPS },
-    order: ['id'],
-    ofStudent: null,
-  },
+  ...KINDS.map(tableOfKind),
   {
     name: 'student',
     fields: {
@@ -238,9 +230,4 @@ export function tableNamed(name: AcademyLine['table']): ExchangedTable {
   const table = EXCHANGED_TABLES.find((t) => t.name === name);
   if (table === undefined) throw new Error(`no table ${name}`);
   return table;
-}
-
-/** @example columnOf('placeKind') // 'place_kind' */
-export function columnOf(field: string): string {
-  return field.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
 }

@@ -6,7 +6,7 @@ import { isDuplicate } from '../database/trouble.ts';
 import { type Actor } from '../http/context.ts';
 import { conflict, notFound, type Problem } from '../http/problem.ts';
 import { refused } from '../http/query.ts';
-import { findPlace } from '../places/place-repository.ts';
+import { places } from '../records/index.ts';
 import { lockStudent } from '../students/lock-student.ts';
 import { findLesson, insertLesson, type LessonRow, updateLesson } from './lesson-repository.ts';
 
@@ -39,7 +39,7 @@ export async function saveLesson(
 ): Promise<LessonRow> {
   const { placeId = null, nextOn = null } = input;
   if (nextOn !== null && nextOn <= input.heldOn) throw nextBeforeHeld(nextOn, input.heldOn);
-  if (placeId !== null && (await findPlace(db, actor, placeId)) === undefined) throw notFound();
+  if (placeId !== null && (await places.find(db, actor, placeId)) === undefined) throw notFound();
   try {
     await db.inTransaction(async (tx) => {
       const student = await lockStudent(tx, actor, input.studentId);

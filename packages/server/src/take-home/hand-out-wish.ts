@@ -5,8 +5,7 @@ import { type Queries } from '../database/database.ts';
 import { type Actor } from '../http/context.ts';
 import { type LessonRow } from '../lessons/lesson-repository.ts';
 import { findSettings } from '../settings/settings-repository.ts';
-import { listMethods } from '../methods/method-repository.ts';
-import { findPlace } from '../places/place-repository.ts';
+import { methods as ownMethods, places } from '../records/index.ts';
 
 const DAY = new Intl.DateTimeFormat('en-GB', {
   day: 'numeric',
@@ -29,9 +28,9 @@ export interface HandOutSource {
 /** A hand-out with its words and pictures. */
 export async function handOutWish(db: Queries, actor: Actor, source: HandOutSource): Promise<HandOutWish> {
   const { handOut, check, lesson, studentName, statureMm, academyName } = source;
-  const methods = [...SHIPPED_METHODS, ...(await listMethods(db, actor)).map(({ method }) => method)];
+  const methods = [...SHIPPED_METHODS, ...(await ownMethods.list(db, actor)).map(({ method }) => method)];
   const settings = await findSettings(db, actor);
-  const place = lesson.placeId === null ? undefined : await findPlace(db, actor, lesson.placeId);
+  const place = lesson.placeId === null ? undefined : await places.find(db, actor, lesson.placeId);
   return composeHandOut({
     firstName: firstNameOf(studentName),
     date: DAY.format(new Date(`${lesson.heldOn}T00:00:00Z`)),

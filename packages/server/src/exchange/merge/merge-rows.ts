@@ -2,7 +2,8 @@ import { type AcademyLine } from '@lotrecht/contract';
 import { type Bindable, sql, type SqlFragment } from '../../database/sql.ts';
 import { insertRows, valueOf } from '../insert-rows.ts';
 import { words } from '../stored-rows.ts';
-import { columnOf, type ExchangedTable } from '../tables.ts';
+import { columnOf } from '../../records/kind.ts';
+import { type ExchangedTable } from '../tables.ts';
 import { keyFieldOf, keyOf, type MergeContext, rowsHere } from './merge-context.ts';
 import { differencesOf } from './merge-log.ts';
 

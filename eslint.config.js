@@ -110,6 +110,21 @@ export default tseslint.config(
     rules: { 'no-restricted-syntax': ['error', NO_CLOCK, ...OPEN_OR_CLOSED, ...WRITTEN_ONCE] },
   },
   {
+    // A route says who may call it and what it hands on; what is asked of rows and of core stands beside it.
+    files: ['packages/server/src/**/*-routes.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            { group: ['**/database/sql.ts'], message: 'A route asks a repository.' },
+            { group: ['@lotrecht/core'], message: 'A route hands on; it computes nothing.' },
+          ],
+        },
+      ],
+    },
+  },
+  {
     files: ['packages/web/src/**/*.ts'],
     extends: [...angular.configs.tsRecommended],
     processor: angular.processInlineTemplates,

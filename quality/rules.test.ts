@@ -155,6 +155,17 @@ describe('the purity rules', () => {
     },
   );
 
+  it.each(["import { sql } from '../database/sql.ts';", "import { LINE_NAMES } from '@lotrecht/core';"])(
+    'fail on a route that says %s',
+    async (line) => {
+      const code = `${line}\nexport const planted = ${/\{ (\w+)/.exec(line)?.[1] ?? ''};\n`;
+      expect(await rulesBroken('packages/server/src/planted/planted-routes.ts', code)).toContain(
+        'no-restricted-imports',
+      );
+      expect(await rulesBroken('packages/server/src/planted/planted.ts', code)).toEqual([]);
+    },
+  );
+
   it('let a pure function pass, and leave the server its clock', async () => {
     expect(
       await rulesBroken('packages/core/src/planted.ts', 'export const planted = Math.hypot(3, 4);\n'),

@@ -7,7 +7,6 @@ import {
   USUAL_OF_CLUB,
   validateCheckInput,
 } from '@lotrecht/contract';
-import { LINE_NAMES } from '@lotrecht/core';
 import { recordAccess } from '../audit/audit-repository.ts';
 import { noteLooks } from '../audit/note-looks.ts';
 import { type Database } from '../database/database.ts';
@@ -30,6 +29,7 @@ import { findPrior } from '../roster/academy-prior.ts';
 import { lockStudent } from '../students/lock-student.ts';
 import { findStudent } from '../students/student-repository.ts';
 import { listMeasuredChecks, listMeasuredLines } from './measured-line-repository.ts';
+import { LINES } from './lines.ts';
 import { saveCheck } from './save-check.ts';
 
 const DAY = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/;
@@ -104,7 +104,7 @@ export function checkRoutes(db: Database): readonly Route[] {
         const actor = requireActor(ctx);
         const student = await findStudent(db, actor, idParam(ctx));
         if (student === undefined) throw notFound();
-        const line = LINE_NAMES.find((name) => name === ctx.params['line']);
+        const line = LINES.find((name) => name === ctx.params['line']);
         if (line === undefined) throw notFound();
         const clubGroup = oneOf(ctx, 'club', Object.keys(USUAL_OF_CLUB) as ClubGroup[]);
         await noteLooks(ctx, db, [student.id], { action: 'seen', what: 'lines' });

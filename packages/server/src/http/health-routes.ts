@@ -1,5 +1,5 @@
 import { type Database } from '../database/database.ts';
-import { sql } from '../database/sql.ts';
+import { hasSchema } from '../database/has-schema.ts';
 import { type Route } from './route.ts';
 
 /**
@@ -22,12 +22,7 @@ export function healthRoutes(db: Database, migrated: () => boolean): readonly Ro
       path: '/health/ready',
       access: 'public',
       handle: async (ctx) => {
-        const answers = await db
-          .maybeOne(sql`SELECT name FROM schema_migration WHERE finished_at IS NOT NULL LIMIT 1`)
-          .then(
-            (row) => row !== undefined,
-            () => false,
-          );
+        const answers = await hasSchema(db);
         // One migration of several makes no schema yet.
         const ready = answers && migrated();
         ctx.status = ready ? 200 : 503;

@@ -6,12 +6,12 @@ import {
   validateInstructorChange,
   validateInstructorChoice,
 } from '@lotrecht/contract';
-import { LINE_NAMES } from '@lotrecht/core';
 import { recordEvent } from '../audit/academy-log.ts';
 import { recordAccess } from '../audit/audit-repository.ts';
 import { noteLooks } from '../audit/note-looks.ts';
 import { lockStudent } from '../students/lock-student.ts';
 import { countOpenLinks, settleLinks } from '../take-home/student-link-repository.ts';
+import { LINES } from '../checks/lines.ts';
 import { type Database } from '../database/database.ts';
 import { type AppContext } from '../http/context.ts';
 import { bodyOf } from '../http/json-body.ts';
@@ -35,7 +35,7 @@ function wishOf(ctx: AppContext): RosterWish {
   const methodId = matching(ctx, 'method', /^[\w-]{1,60}$/, 'Name a method.');
   const dueBy = matching(ctx, 'due', DAY, 'Give a day as YYYY-MM-DD.');
   const flag = oneOf(ctx, 'flag', ['relapse', 'stable']);
-  const out = oneOf(ctx, 'out', LINE_NAMES);
+  const out = oneOf(ctx, 'out', LINES);
   return {
     sort: oneOf(ctx, 'sort', SORTS) ?? 'due',
     after: pageEnd(ctx) ?? null,

@@ -1,0 +1,4 @@
+import { LINE_TITLES, type LineKey } from '@lotrecht/contract/words';
+
+/** Every line that can be asked for by its name. */
+export const LINES = Object.keys(LINE_TITLES) as readonly LineKey[];

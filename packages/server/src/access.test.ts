@@ -287,6 +287,7 @@ describe('every route', () => {
     guesses: undefined as never,
     origins: undefined as never,
     printer: undefined as never,
+    answerer: undefined as never,
     postBox: undefined as never,
     setupCode: undefined,
   });

@@ -5,6 +5,7 @@ import Koa, { type Middleware } from 'koa';
 import compress from 'koa-compress';
 import { type Logger } from 'pino';
 import { auditRoutes } from './audit/audit-routes.ts';
+import { type Answerer, openAnswerer } from './checks/answerer.ts';
 import { checkRoutes } from './checks/check-routes.ts';
 import { consentRoutes } from './consents/consent-routes.ts';
 import { type Database } from './database/database.ts';
@@ -61,6 +62,8 @@ export interface AppDependencies {
   readonly trustedProxies: readonly string[];
   /** Default: a thread of its own, begun when it is first wanted. */
   readonly printer?: Printer;
+  /** Default: threads of its own, begun when one is first wanted. */
+  readonly answerer?: Answerer;
   /** Whether the server is on its way down: connections are closed behind their answers. Default: never. */
   readonly draining?: () => boolean;
   /** Whether the database has every migration that this server knows. Default: it has. */
@@ -73,6 +76,7 @@ export type RouteDependencies = Pick<
   'db' | 'postBox' | 'origins' | 'tombstones' | 'setupCode' | 'migrated'
 > & {
   readonly printer: Printer;
+  readonly answerer: Answerer;
   readonly limits: SignInLimits;
   readonly guesses: GuessLimit;
 };
@@ -83,6 +87,7 @@ export function allRoutes({
   postBox,
   origins,
   printer,
+  answerer,
   tombstones = NO_TOMBSTONES,
   setupCode,
   limits,
@@ -103,7 +108,7 @@ export function allRoutes({
     ...mergeRoutes(db, uploads),
     ...erasureRoutes({ db, postBox, tombstones }),
     ...lessonRoutes(db),
-    ...checkRoutes(db),
+    ...checkRoutes(db, answerer),
     ...recordRoutes(db),
     ...eyeRoutes(db),
     ...settingsRoutes(db),
@@ -139,7 +144,8 @@ export function createApp(deps: AppDependencies): Koa<RequestState> {
   const limits = signInLimits(deps.db);
   const guesses = guessLimit(deps.db);
   const printer = deps.printer ?? openPrinter();
-  for (const route of allRoutes({ ...deps, printer, limits, guesses })) {
+  const answerer = deps.answerer ?? openAnswerer();
+  for (const route of allRoutes({ ...deps, printer, answerer, limits, guesses })) {
     const readBody = route.body === undefined ? readJsonBody() : requireFile(route.body);
     router[route.method](route.path, guard(route), readBody as never, async (ctx) => {
       if (route.path.startsWith('/api/')) ctx.set('Cache-Control', 'no-store');

@@ -17,6 +17,7 @@ import { notFound } from '../http/problem.ts';
 import { matching, oneOf } from '../http/query.ts';
 import { type Route } from '../http/route.ts';
 import { requireActor } from '../identity/session-cookie.ts';
+import { type Answerer } from './answerer.ts';
 import {
   findCheck,
   listColdChecks,
@@ -39,7 +40,7 @@ const LATEST_DAY = '9999-12-31';
 const MOST_COLD = 6 * MOST_EARLIER;
 
 /** Checks: one, its versions, its student's lines over time, save, delete and undo. */
-export function checkRoutes(db: Database): readonly Route[] {
+export function checkRoutes(db: Database, answerer: Answerer): readonly Route[] {
   const changeDeleted = async (actor: Actor, id: string, deleted: boolean): Promise<void> => {
     const studentId = await studentOfCheck(db, actor, id);
     if (studentId === undefined) throw notFound();
@@ -139,7 +140,7 @@ export function checkRoutes(db: Database): readonly Route[] {
           input: bodyOf(ctx, validateCheckInput),
         };
         const actor = requireActor(ctx);
-        ctx.body = await saveCheck(db, actor, save, ctx.state.log);
+        ctx.body = await saveCheck({ db, answerer }, actor, save, ctx.state.log);
       },
     },
     {

@@ -16,6 +16,7 @@ import { type Actor } from '../http/context.ts';
 import { conflict, notFound, Problem } from '../http/problem.ts';
 import { findLesson } from '../lessons/lesson-repository.ts';
 import { lockStudent } from '../students/lock-student.ts';
+import { type Answerer } from './answerer.ts';
 import { addVersion, findCheck, findSave, insertCheck } from './check-repository.ts';
 import { differencesBetween } from './result-difference.ts';
 
@@ -42,13 +43,13 @@ export interface CheckSave {
  *   is missing, 404 for a stranger's ids; DocumentRefused for readings that cannot be a measurement
  */
 export async function saveCheck(
-  db: Database,
+  { db, answerer }: { readonly db: Database; readonly answerer: Answerer },
   actor: Actor,
   save: CheckSave,
   log: Logger,
 ): Promise<SavedCheckView> {
   const { id, input } = save;
-  const result = solve(input);
+  const result = await solve(answerer, input);
   requireSize(input);
   const lesson = await findLesson(db, actor, input.lessonId);
   if (lesson === undefined) throw notFound();
@@ -76,10 +77,10 @@ function tapeDifferences(
   return differencesBetween(kept, shown);
 }
 
-function solve(input: CheckInput): ResultDocument {
+async function solve(answerer: Answerer, input: CheckInput): Promise<ResultDocument> {
   requireAfterLook(input);
   try {
-    return solveDocument(input.document, { rebase: input.rebase });
+    return await answerer.solve({ document: input.document, rebase: input.rebase });
   } catch (error) {
     throw error instanceof DocumentRefused ? error.under('/document') : error;
   }

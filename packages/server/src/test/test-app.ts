@@ -10,6 +10,7 @@ import { type Database, openDatabase } from '../database/database.ts';
 import { migrate } from '../database/migrate.ts';
 import { type Actor } from '../http/context.ts';
 import { insertAcademy, insertInstructor } from '../identity/instructor-repository.ts';
+import { ANSWER_HERE } from '../checks/answerer.ts';
 import { hashPassword } from '../identity/passwords.ts';
 import { simulatedPostBox } from '../post/post-box.ts';
 import { openPrinter } from '../printing/printer.ts';
@@ -150,6 +151,7 @@ export async function serveTestApp(
     db,
     origins: { letters: base, all: [base] },
     printer,
+    answerer: settings.answerer ?? ANSWER_HERE,
     logger: pino({ level: 'silent' }),
     postBox: simulatedPostBox(undefined),
     setupCode: SETUP_CODE,

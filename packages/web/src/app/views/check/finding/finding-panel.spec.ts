@@ -4,7 +4,6 @@ import {
   budgetsOfCheck,
   causeOf,
   chainsOfResult,
-  type CheckDocument,
   type CheckParts,
   composeCheck,
   type ResultDocument,
@@ -25,16 +24,6 @@ const rod = (line: LineKey, differenceMm: number): TypedReading => ({
   rod: true,
   values: { leadGapMm: 430, trailGapMm: 430 + differenceMm, baseMm: 1220 },
 });
-
-/** As the check itself makes it. */
-function advisedOf(
-  document: CheckDocument | undefined,
-  result: ResultDocument | null,
-): FindingGround['advised'] {
-  if (document === undefined || result === null) return {};
-  const keys = Object.keys(result.lines) as LineKey[];
-  return Object.fromEntries(keys.map((key) => [key, advisedMoveOf(document, result, key)]));
-}
 
 interface Panel {
   readonly text: string;
@@ -64,8 +53,9 @@ async function panelOf(
   fixture.componentRef.setInput('result', result);
   fixture.componentRef.setInput('ground', {
     handedness,
-    advised: advisedOf(document, result),
-    budgets: document ? budgetsOfCheck(document, { rodMm: 1220 }) : [],
+    // As the check itself makes them.
+    advised: (key) => (document && result ? advisedMoveOf(document, result, key) : null),
+    budget: (key) => document && budgetsOfCheck(document, { rodMm: 1220 }).find(({ line }) => line === key),
     units: { length: 'mm', distance: 'm' },
     cause: result && causeOf(result, ['face', 'toes'], null),
     chains: result ? chainsOfResult(result) : [],
@@ -127,6 +117,21 @@ describe('the finding', () => {
   it('says so when what comes first was not read', async () => {
     const { text } = await panelOf({ readings: [toes(571)] });
     expect(text).toContain('The face was not read: read it next.');
+  });
+
+  it('says where a line aims from all that is known, and keeps the tape’s angle one tap below', async () => {
+    const angle = ({ element }: Panel): HTMLElement | null => element.querySelector<HTMLElement>('.angle');
+    const closed = await panelOf({}, { targetDistanceM: 150 });
+    expect(closed.text).toContain('aims 10 m right');
+    expect(angle(closed)?.hidden).toBe(true);
+    expect((await panelOf({ handedness: 'left' }, { targetDistanceM: 150 })).text).toContain(
+      'aims 10 m left',
+    );
+    const opened = await panelOf({}, { targetDistanceM: 150 }, 'Toes');
+    expect(angle(opened)?.hidden).toBe(false);
+    expect(angle(opened)?.textContent).toMatch(/Tape 3\.9° closed \(right\) ± \d\.\d°/);
+    const tape = ({ posterior: _none, ...rest }: ResultDocument): ResultDocument => rest;
+    expect(angle(await panelOf({}, { targetDistanceM: 150 }, undefined, tape))?.hidden).toBe(false);
   });
 
   it('keeps the tape’s own figures one tap below, and says what the answer is made from', async () => {

@@ -12,6 +12,7 @@ import { type Chain, COVERAGE_FACTOR, type LineBudget, radiansFromDegrees, signW
 import { Bob } from '../../../ui/bob.ts';
 import {
   angleText,
+  answerOfLine,
   firstOf,
   leanOf,
   LINE_TITLES,
@@ -24,17 +25,20 @@ import {
 import { budgetText } from './budget-words.ts';
 import { causeText, chainText } from './cause-words.ts';
 
+/** Nearer to the target than this share of its distance nobody sees a difference: a fifth of a degree. */
+const STRAIGHT_WITHIN = 0.0035;
+
 /** What stands beside the result in a finding. */
 export interface FindingGround {
   readonly handedness: 'right' | 'left';
   readonly targetDistanceM?: number;
-  /** How each line that was read is corrected. */
-  readonly advised: Readonly<Partial<Record<LineKey, Advised>>>;
+  /** How a line that was read is corrected; null for one that was not. Asked for what is shown alone. */
+  readonly advised: (key: LineKey) => Advised | null;
   readonly units: { readonly length: 'mm' | 'cm' | 'in'; readonly distance: 'm' | 'yd' };
   /** Felt aim before the reveal, degrees from the target, right positive. */
   readonly feltDeg?: number;
-  /** What the ± of each line that was read is made of. */
-  readonly budgets: readonly LineBudget[];
+  /** What the ± of a line that was read is made of. Asked for what is shown alone. */
+  readonly budget: (key: LineKey) => LineBudget | undefined;
   /** What the answer is made from, in a sentence. */
   readonly madeFrom: string | null;
   /** The line that the instructor chose to work on. */
@@ -130,8 +134,8 @@ export class FindingPanel {
 
   /** The move to the goal, the same shared by both feet, and how it will feel. */
   private correction(key: LineKey) {
-    const advised = this.ground().advised[key];
-    if (advised === undefined) return { move: null, split: null, feel: null };
+    const advised = this.ground().advised(key);
+    if (advised === null) return { move: null, split: null, feel: null };
     const unit = this.ground().units.length;
     return {
       move: moveText(key, advised, unit),
@@ -201,30 +205,44 @@ export class FindingPanel {
       angle: angleText(line),
       uncertainty: uncertaintyText(line),
       side: line.side,
+      aims: this.aims(result, key),
+      // What is known besides the tape speaks first; the tape’s own figures are one tap below.
+      isAnswered: lean !== null && result.posterior !== undefined,
       lean,
       words: lean?.words ?? 'No tolerance in this method',
       // A number and its sign are never parted by the end of a line.
       percent: lean === null ? '' : percentText(lean.probability).replaceAll(' ', '\u00a0'),
-      settle:
-        result.posterior !== undefined && lean?.lean !== 'cannot-tell'
-          ? null
-          : settleText(line, this.ground().units.length),
-      tape: tapeText(line),
-      budget: this.budget(key),
-      move: this.moveWithU(key),
+      details: this.opened() === key ? this.details(result, key, line) : null,
       isChosen: this.ground().priority === key,
     };
   }
 
+  /** The figures of the line that is opened, sentence by sentence. */
+  private details(result: ResultDocument, key: LineKey, line: LineResult): readonly string[] {
+    const decided = result.posterior !== undefined && leanOf(result, key)?.lean !== 'cannot-tell';
+    const settle = decided ? null : settleText(line, this.ground().units.length);
+    return [tapeText(line), this.budget(key), settle, this.moveWithU(key)].filter((text) => text !== null);
+  }
+
+  /** Where a line is thought to aim, at the target’s distance and in the unit that is set; null without a distance. */
+  private aims(result: ResultDocument, key: LineKey): string | null {
+    const { targetDistanceM: distanceM, handedness, units } = this.ground();
+    const answer = answerOfLine(result, key);
+    if (answer === undefined || distanceM === undefined || !(distanceM > 0)) return null;
+    const { metres, side } = feelOfTurn(answer.meanDeg, { distanceM, handedness });
+    if (metres < STRAIGHT_WITHIN * distanceM) return 'aims straight';
+    return `aims ${formatDistance(metres < 10 ? metres : Math.round(metres), units.distance)} ${side}`;
+  }
+
   private budget(key: LineKey): string | null {
-    const budget = this.ground().budgets.find(({ line }) => line === key);
+    const budget = this.ground().budget(key);
     return budget === undefined ? null : budgetText(budget);
   }
 
   /** The move with how well it is known. */
   private moveWithU(key: LineKey): string | null {
-    const advised = this.ground().advised[key];
-    if (advised === undefined) return null;
+    const advised = this.ground().advised(key);
+    if (advised === null) return null;
     const unit = this.ground().units.length;
     const half = roundedMoveMm({ ...advised, mm: COVERAGE_FACTOR * advised.uncertaintyMm }, unit);
     return `${moveText(key, advised, unit)} Known to ± ${formatLength(half, unit)}.`;

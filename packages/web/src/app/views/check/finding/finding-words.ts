@@ -1,5 +1,6 @@
 import { computed, inject, Injectable } from '@angular/core';
 import {
+  type Advised,
   advisedMoveOf,
   ballOfCheck,
   budgetsOfCheck,
@@ -12,7 +13,7 @@ import {
   type ResultDocument,
   rodAcrossMm,
 } from '@lotrecht/contract';
-import { COVERAGE_FACTOR, signWords } from '@lotrecht/core';
+import { COVERAGE_FACTOR, type LineBudget, signWords } from '@lotrecht/core';
 import { SettingsStore } from '../../../settings/settings.store.ts';
 import { MethodStore } from '../../../methods/method.store.ts';
 import { differenceText } from '../../../ui/difference-words.ts';
@@ -96,22 +97,17 @@ export class FindingWords {
     return `${from} What comes first is told of the habit.`;
   });
 
-  /** How each line that was read is corrected. */
-  private readonly advised = computed((): FindingGround['advised'] => {
+  private advisedOf(key: LineKey): Advised | null {
     const { document, result } = this.content.shown() ?? {};
-    if (!document || !result) return {};
-    const lines = Object.keys(result.lines) as LineKey[];
-    return Object.fromEntries(lines.map((key) => [key, advisedMoveOf(document, result, key)]));
-  });
+    return document && result ? advisedMoveOf(document, result, key) : null;
+  }
 
-  private readonly budgets = computed(() => {
-    const { document, result } = this.content.shown() ?? {};
-    if (!document || !result) return [];
-    return budgetsOfCheck(document, {
-      rebase: this.content.rebase() ?? undefined,
-      rodMm: rodAcrossMm(this.content.tools()),
-    });
-  });
+  private budgetOf(key: LineKey): LineBudget | undefined {
+    const document = this.content.shown()?.document;
+    if (!document) return undefined;
+    const ground = { rebase: this.content.rebase() ?? undefined, rodMm: rodAcrossMm(this.content.tools()) };
+    return budgetsOfCheck(document, ground).find(({ line }) => line === key);
+  }
 
   readonly ground = computed((): FindingGround => {
     const result = this.content.shown()?.result ?? null;
@@ -120,8 +116,8 @@ export class FindingWords {
     const guessed = guess && result?.lines[guess.line];
     return {
       handedness: this.content.student()?.handedness ?? 'right',
-      advised: this.advised(),
-      budgets: this.budgets(),
+      advised: (key) => this.advisedOf(key),
+      budget: (key) => this.budgetOf(key),
       units: { length: this.content.unit(), distance: this.settings.settings().distanceUnit },
       ...(distanceM !== undefined && { targetDistanceM: distanceM }),
       ...(feltDeg !== undefined && { feltDeg }),

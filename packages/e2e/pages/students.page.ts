@@ -17,7 +17,7 @@ export class StudentsPage {
   async open(name: string): Promise<void> {
     await this.page.getByRole('link', { name: 'Students', exact: true }).click();
     await this.page.getByRole('heading', { name: 'Students', level: 1 }).waitFor();
-    await this.page.getByRole('link', { name, exact: true }).click();
+    await this.page.locator('#main').getByRole('link', { name, exact: true }).click();
   }
 
   async startLessonAndCheck(): Promise<void> {

@@ -149,10 +149,14 @@ export class CheckContent {
 
   /** What the settled readings say; recomputed at every completed field. */
   readonly solution = computed(() => {
-    const document = this.document();
-    return document === undefined
-      ? null
-      : solveReadable(document, { rebase: this.rebase() ?? undefined, answer: 'tape' });
+    const document = this.compose(this.composed().lines, {});
+    if (document === undefined) return null;
+    const { document: bare, ...solved } = solveReadable(document, {
+      rebase: this.rebase() ?? undefined,
+      answer: 'tape',
+    });
+    // The tape needs nothing of what is known besides: `bare` is without it.
+    return { ...solved, bare, document: bare && { ...bare, ...this.known() } };
   });
   readonly lookSolution = computed(() => {
     const document = this.lookDocument();
@@ -162,9 +166,11 @@ export class CheckContent {
   readonly answerFailed = signal(false);
   private readonly newestAnswer = newestThought(
     computed(() => {
-      const document = this.solution()?.document ?? null;
+      const document = this.solution()?.bare ?? null;
       const rebase = this.rebase() ?? undefined;
-      return document === null ? null : ({ about: 'answer', asked: { document, rebase } } as const);
+      return document === null
+        ? null
+        : ({ about: 'answer', asked: { document, rebase }, known: this.known() } as const);
     }),
     () => this.answerFailed.set(true),
   );
@@ -174,7 +180,7 @@ export class CheckContent {
     const [solution, answer] = [this.solution(), this.newestAnswer()];
     const result = solution?.result ?? null;
     if (solution === null || result === null) return solution;
-    if (answer?.question.asked.document !== solution.document) return solution;
+    if (answer?.question.asked.document !== solution.bare) return solution;
     const { posterior, notes } = answer.thought;
     return { ...solution, result: { ...result, notes, ...(posterior && { posterior }) } };
   });
@@ -390,7 +396,7 @@ export class CheckContent {
     return { ...(earlier && { earlier }), ...(prior && { prior }) };
   });
 
-  private compose(entries: readonly Entry[]): CheckDocument | undefined {
+  private compose(entries: readonly Entry[], known = this.known()): CheckDocument | undefined {
     const student = this.student();
     const feet = this.feet();
     const readdressSdDeg = this.readdressSdDeg();
@@ -404,7 +410,7 @@ export class CheckContent {
       judgement: this.judged().judgement,
       ...(feet && { feet }),
       ...(readdressSdDeg !== undefined && { readdressSdDeg }),
-      ...this.known(),
+      ...known,
       readings: entries.map((e) => toTyped(e, this.unit())),
     });
   }

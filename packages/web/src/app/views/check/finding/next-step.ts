@@ -58,7 +58,7 @@ export class NextStep {
     const student = this.content.student();
     if (student === null) return null;
     const covered = this.content.covered();
-    const document = this.content.solution()?.document ?? null;
+    const document = this.content.solution()?.bare ?? null;
     const rebase = this.content.rebase() ?? undefined;
     const { phase, hold } = this.content.run();
     const pointsAtM = this.content.pointsAtM();
@@ -71,7 +71,6 @@ export class NextStep {
       targetLineUncertaintyDeg: this.content.targetLineUncertaintyDeg(),
       tools: this.content.tools(),
       readdressSdDeg: this.content.readdressSdDeg(),
-      known: this.content.known(),
       ...(pointsAtM !== undefined && { pointsAtM }),
       hold: last,
       heldS:
@@ -86,7 +85,7 @@ export class NextStep {
   private readonly newest = newestThought(
     computed(() => {
       const ground = this.ground();
-      return ground === null ? null : ({ about: 'advice', ground } as const);
+      return ground === null ? null : ({ about: 'advice', ground, known: this.content.known() } as const);
     }),
     // Without advice the plan stands; that this device cannot think beside the page is said with the finding.
     () => this.content.answerFailed.set(true),

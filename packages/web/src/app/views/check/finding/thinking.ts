@@ -9,8 +9,12 @@ import {
 } from '@lotrecht/contract';
 import { type NextReading } from '@lotrecht/core';
 
+/** What is known besides the readings: earlier checks, and who comes to this academy. It rarely changes. */
+export type Known = Pick<CheckDocument, 'earlier' | 'prior'>;
+
 /** A check that can be solved. */
 export interface Asked {
+  /** Without what is known besides. */
   readonly document: CheckDocument;
   readonly rebase: Rebase | undefined;
 }
@@ -23,9 +27,13 @@ export interface LiveAnswer {
 }
 
 /** What is thought about beside the page. */
-export type Question =
+export type Question = { readonly known: Known } & (
   | { readonly about: 'answer'; readonly asked: Asked }
-  | { readonly about: 'advice'; readonly ground: AdviceGround };
+  | { readonly about: 'advice'; readonly ground: AdviceGround }
+);
+
+/** A question on its way to a worker: what is known goes with it only where it is new. */
+export type PostedQuestion = Omit<Question, 'known'> & { readonly known?: Known };
 
 /** What came of it. */
 export type Thought = LiveAnswer | NextReading;
@@ -35,8 +43,16 @@ export type ThoughtOf<Q extends Question> = Q extends { readonly about: 'advice'
 
 /** Thinks about a question; some milliseconds. */
 export function think(question: Question): Thought {
-  if (question.about === 'advice') return adviseNext(question.ground);
+  const { known } = question;
+  if (question.about === 'advice') {
+    const { read } = question.ground;
+    return adviseNext({
+      ...question.ground,
+      known,
+      read: read && { ...read, document: { ...read.document, ...known } },
+    });
+  }
   const { document, rebase } = question.asked;
-  const { posterior, notes } = solveDocument(document, { rebase, answer: 'live' });
+  const { posterior, notes } = solveDocument({ ...document, ...known }, { rebase, answer: 'live' });
   return { posterior, notes };
 }

@@ -1,8 +1,13 @@
-import { type Question, think, type Thought } from './thinking.ts';
+import { type Known, type PostedQuestion, type Question, think, type Thought } from './thinking.ts';
 
 const worker = globalThis as unknown as {
-  onmessage: (event: MessageEvent<Question>) => void;
+  onmessage: (event: MessageEvent<PostedQuestion>) => void;
   postMessage: (thought: Thought) => void;
 };
 
-worker.onmessage = ({ data }) => worker.postMessage(think(data));
+let known: Known = {};
+
+worker.onmessage = ({ data }) => {
+  known = data.known ?? known;
+  worker.postMessage(think({ ...data, known } as Question));
+};

@@ -281,8 +281,8 @@ describe('the interval of the habit, after sixty students of an academy', () => 
       const seen = share(inside, Boolean);
       // Juniors step in wider than a first check can know.
       expect(seen).toBeGreaterThanOrEqual(REPORTED ? 0.91 : 0.88);
-      // Good students step in closer than a first check allows for: their interval is wider than it has to be.
-      expect(seen).toBeLessThanOrEqual(REPORTED ? 0.99 : 0.995);
+      // Good students do not meet it: they step in closer than a first check allows for (`docs/numerics.md`).
+      expect(seen).toBeLessThanOrEqual(REPORTED ? 0.98 : 0.995);
     },
   );
 });

@@ -10,7 +10,7 @@ export interface LandmarkUncertainty {
   readonly widthM: number;
 }
 
-/** Until an instructor’s own are known; a repeatability study of an instructor's own readings replaces them. */
+/** Until a repeatability study of an instructor's own readings replaces them. */
 export const LANDMARK_UNCERTAINTY: Readonly<Record<LineName, LandmarkUncertainty>> = {
   toes: { bareM: 0.003, contactM: 0.002, widthM: 0.45 },
   heels: { bareM: 0.003, contactM: 0.002, widthM: 0.4 },

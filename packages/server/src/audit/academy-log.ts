@@ -3,7 +3,7 @@ import { type AcademyEventView } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor } from '../access/actor.ts';
 
 const SHOWN = 100;
 

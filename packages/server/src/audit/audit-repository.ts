@@ -3,7 +3,7 @@ import { type AuditEntryView } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
 import { listOf, sql } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor } from '../access/actor.ts';
 
 /** Looks within the same ten minutes by the database's clock are one look. */
 const SLOT = sql`FLOOR(UNIX_TIMESTAMP() / 600)`;

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { composeCheck, solveDocument } from '@lotrecht/contract';
 import { type Database, openDatabase } from '../database/database.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor, actorOf } from '../access/actor.ts';
 import { insertLooks, recordAccess } from '../audit/audit-repository.ts';
 import { addVersion, findCheck, findSave, insertCheck } from '../checks/check-repository.ts';
 import { findSession, hashToken, openSession } from '../identity/session-repository.ts';
@@ -77,7 +77,8 @@ async function prepare(db: Database, base: string): Promise<Ground> {
     role: 'head',
     passwordHash: 'none',
   } as const;
-  const actor: Actor = { academyId, instructorId: await insertInstructor(db, instructor), role: 'head' };
+  const instructorId = await insertInstructor(db, instructor);
+  const actor = actorOf({ academyId, instructorId, role: 'head' });
   const [studentId, lessonId] = [randomUUID(), randomUUID()];
   await insertStudent(db, actor, studentId, {
     revision: 0,

@@ -3,7 +3,7 @@ import { LINE_NAMES } from '@lotrecht/core';
 import { type Database } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
 import { insertAcademy, insertInstructor } from '../identity/instructor-repository.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor, actorOf } from '../access/actor.ts';
 
 export const STUDENTS = 2_000;
 /** Of every student, but for the first, who has four times as many. */
@@ -41,7 +41,8 @@ export async function seedMillion(db: Database): Promise<Million> {
     role: 'head',
     passwordHash: 'none',
   } as const;
-  const actor: Actor = { academyId, instructorId: await insertInstructor(db, head), role: 'head' };
+  const instructorId = await insertInstructor(db, head);
+  const actor = actorOf({ academyId, instructorId, role: 'head' });
   await seedVariants(db);
   const id = (n: string, kind: number): string =>
     `CONCAT(LPAD(HEX(${n}), 8, '0'), '-0000-4000-8000-00000000000${kind}')`;

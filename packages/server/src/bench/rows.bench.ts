@@ -1,6 +1,6 @@
 import { type Database, openDatabase } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor } from '../access/actor.ts';
 import { listChecksOfStudent } from '../checks/check-repository.ts';
 import { listLessonsBefore, listLessonsOfDay, listLessonsOfStudent } from '../lessons/lesson-repository.ts';
 import { listStudents } from '../students/student-repository.ts';

@@ -10,19 +10,20 @@ import {
 import { type Queries } from '../database/database.ts';
 import { sql, type SqlFragment } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor } from '../access/actor.ts';
+import { type Scope } from '../access/scope.ts';
 import { COLD_VERSION } from './cold.ts';
 import { bindCircumstances, type CircumstancesRow, toCircumstances } from './circumstances.ts';
 import { type MeasuredVersion, replaceMeasuredLines } from './measured-line-repository.ts';
 import { markStanding, markStandingOf } from '../roster/standing-due.ts';
-import { visibleStudents } from '../students/visible.ts';
+import { visibleStudents } from '../access/visible.ts';
 
 /**
  * From the check outward, in its index's order: sorting documents would take a file on the disk, which may be full.
  *
  * @param among how checks are found; default: as the database finds best
  */
-function selectChecks({ academyId }: Actor, where: SqlFragment, among = sql``): SqlFragment {
+function selectChecks({ academyId }: Scope, where: SqlFragment, among = sql``): SqlFragment {
   return sql`
     SELECT c.id, c.revision, c.lesson_id AS lessonId, c.student_id AS studentId,
            v.document, v.rebase, v.record, v.result, v.phase, v.help, v.place_kind AS place, v.reader, v.reason, c.created_at AS createdAt, v.created_at AS savedAt
@@ -45,14 +46,14 @@ function toView({ phase, help, place, reader, ...row }: CheckRow): CheckView {
 
 async function listChecks(
   db: Queries,
-  actor: Actor,
+  scope: Scope,
   where: SqlFragment,
   among: SqlFragment,
 ): Promise<readonly CheckView[]> {
   const rows = await db.many<CheckRow>(
     selectChecks(
-      actor,
-      sql`${visibleStudents(actor)} AND ${where} AND c.deleted_at IS NULL ORDER BY c.created_at, c.id`,
+      scope,
+      sql`${visibleStudents(scope)} AND ${where} AND c.deleted_at IS NULL ORDER BY c.created_at, c.id`,
       among,
     ),
   );
@@ -62,32 +63,32 @@ async function listChecks(
 /** The checks of a lesson, oldest first. */
 export function listChecksOfLesson(
   db: Queries,
-  actor: Actor,
+  scope: Scope,
   lessonId: string,
 ): Promise<readonly CheckView[]> {
-  return listChecks(db, actor, sql`c.lesson_id = ${lessonId}`, sql`FORCE INDEX (check_of_lesson)`);
+  return listChecks(db, scope, sql`c.lesson_id = ${lessonId}`, sql`FORCE INDEX (check_of_lesson)`);
 }
 
 /** All checks of a student, oldest first. */
 export function listChecksOfStudent(
   db: Queries,
-  actor: Actor,
+  scope: Scope,
   studentId: string,
 ): Promise<readonly CheckView[]> {
-  return listChecks(db, actor, sql`c.student_id = ${studentId}`, sql`FORCE INDEX (check_of_student)`);
+  return listChecks(db, scope, sql`c.student_id = ${studentId}`, sql`FORCE INDEX (check_of_student)`);
 }
 
 /** A student's last checks, newest first. */
 export async function listLastChecks(
   db: Queries,
-  actor: Actor,
+  scope: Scope,
   studentId: string,
   limit: number,
 ): Promise<readonly CheckView[]> {
   const rows = await db.many<CheckRow>(
     selectChecks(
-      actor,
-      sql`${visibleStudents(actor)} AND c.student_id = ${studentId} AND c.deleted_at IS NULL
+      scope,
+      sql`${visibleStudents(scope)} AND c.student_id = ${studentId} AND c.deleted_at IS NULL
         ORDER BY c.created_at DESC, c.id DESC LIMIT ${limit}`,
     ),
   );
@@ -97,7 +98,7 @@ export async function listLastChecks(
 /** A student's cold checks before a day, newest first; those whose target line was found wrong are left out. */
 export async function listColdChecks(
   db: Queries,
-  actor: Actor,
+  scope: Scope,
   studentId: string,
   { before, limit }: { readonly before: string; readonly limit: number },
 ): Promise<readonly ColdCheck[]> {
@@ -107,7 +108,7 @@ export async function listColdChecks(
     JOIN lesson l ON l.academy_id = s.academy_id AND l.student_id = s.id
     JOIN setup_check c ON c.academy_id = l.academy_id AND c.lesson_id = l.id
     JOIN check_version v ON v.academy_id = c.academy_id AND v.check_id = c.id AND v.revision = c.revision
-    WHERE ${visibleStudents(actor)} AND s.id = ${studentId} AND l.held_on < ${before}
+    WHERE ${visibleStudents(scope)} AND s.id = ${studentId} AND l.held_on < ${before}
       AND ${COLD_VERSION}
       AND s.deleted_at IS NULL AND l.deleted_at IS NULL AND c.deleted_at IS NULL
     ORDER BY l.held_on DESC, c.created_at DESC, c.id DESC LIMIT ${limit}`);
@@ -115,11 +116,11 @@ export async function listColdChecks(
 }
 
 /** One check at its newest version, if the actor may see its student. */
-export async function findCheck(db: Queries, actor: Actor, id: string): Promise<CheckView | undefined> {
+export async function findCheck(db: Queries, scope: Scope, id: string): Promise<CheckView | undefined> {
   const row = await db.maybeOne<CheckRow>(
     selectChecks(
-      actor,
-      sql`${visibleStudents(actor)} AND c.id = ${id} AND c.deleted_at IS NULL AND s.deleted_at IS NULL`,
+      scope,
+      sql`${visibleStudents(scope)} AND c.id = ${id} AND c.deleted_at IS NULL AND s.deleted_at IS NULL`,
     ),
   );
   return row && toView(row);
@@ -128,13 +129,13 @@ export async function findCheck(db: Queries, actor: Actor, id: string): Promise<
 /** The revision that a save with this key made, or undefined when the key is new. */
 export async function findSave(
   db: Queries,
-  actor: Actor,
+  scope: Scope,
   checkId: string,
   saveKey: string,
 ): Promise<number | undefined> {
   const row = await db.maybeOne<{ revision: number }>(sql`
     SELECT revision FROM check_version
-    WHERE academy_id = ${actor.academyId} AND check_id = ${checkId} AND save_key = ${saveKey}`);
+    WHERE academy_id = ${scope.academyId} AND check_id = ${checkId} AND save_key = ${saveKey}`);
   return row?.revision;
 }
 
@@ -144,7 +145,7 @@ const PAGE_VERSIONS = 20;
 /** Versions of a check, newest first, a page of them; those before a revision where one is named. */
 export async function listVersions(
   db: Queries,
-  actor: Actor,
+  scope: Scope,
   checkId: string,
   before: number | undefined,
 ): Promise<CheckVersionsView> {
@@ -155,7 +156,7 @@ export async function listVersions(
     STRAIGHT_JOIN setup_check c ON c.academy_id = v.academy_id AND c.id = v.check_id
     STRAIGHT_JOIN student s FORCE INDEX (PRIMARY) ON s.academy_id = c.academy_id AND s.id = c.student_id
     STRAIGHT_JOIN instructor i ON i.academy_id = v.academy_id AND i.id = v.instructor_id
-    WHERE ${visibleStudents(actor)} AND v.academy_id = ${actor.academyId} AND v.check_id = ${checkId}
+    WHERE ${visibleStudents(scope)} AND v.academy_id = ${scope.academyId} AND v.check_id = ${checkId}
       AND c.deleted_at IS NULL AND s.deleted_at IS NULL AND v.revision < ${before ?? MOST_REVISION}
     ORDER BY v.revision DESC LIMIT ${PAGE_VERSIONS + 1}`);
   const shown = rows.slice(0, PAGE_VERSIONS);
@@ -173,10 +174,10 @@ export async function listVersions(
 const MOST_REVISION = 2_147_483_647;
 
 /** Whose a check is, deleted or not, if the actor may see the student. */
-export async function studentOfCheck(db: Queries, actor: Actor, id: string): Promise<string | undefined> {
+export async function studentOfCheck(db: Queries, scope: Scope, id: string): Promise<string | undefined> {
   const row = await db.maybeOne<{ id: string }>(sql`
     SELECT s.id FROM setup_check c JOIN student s ON s.academy_id = c.academy_id AND s.id = c.student_id
-    WHERE ${visibleStudents(actor)} AND c.id = ${id}`);
+    WHERE ${visibleStudents(scope)} AND c.id = ${id}`);
   return row?.id;
 }
 

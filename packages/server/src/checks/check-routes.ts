@@ -12,7 +12,7 @@ import { noteLooks } from '../audit/note-looks.ts';
 import { type Database } from '../database/database.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idHeader, idParam } from '../http/params.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor } from '../access/actor.ts';
 import { notFound } from '../http/problem.ts';
 import { matching, oneOf } from '../http/query.ts';
 import { type Route } from '../http/route.ts';

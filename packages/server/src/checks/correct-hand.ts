@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { solveDocument } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor } from '../access/actor.ts';
 import { conflict } from '../http/problem.ts';
 import { findStudent } from '../students/student-repository.ts';
 import { addVersion, listChecksOfStudent } from './check-repository.ts';

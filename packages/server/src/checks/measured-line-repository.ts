@@ -10,8 +10,9 @@ import {
 import { type LineName } from '@lotrecht/core';
 import { type Queries } from '../database/database.ts';
 import { sql, type SqlFragment } from '../database/sql.ts';
-import { type Actor } from '../http/context.ts';
-import { visibleStudents } from '../students/visible.ts';
+import { type Actor } from '../access/actor.ts';
+import { type Scope } from '../access/scope.ts';
+import { visibleStudents } from '../access/visible.ts';
 import { bindCircumstances, type CircumstancesRow, toCircumstances } from './circumstances.ts';
 
 /** What the rows of a check are made from. */
@@ -97,26 +98,26 @@ export interface LineChoice {
 }
 
 /** The checks of a student that count, in the order in which they were taken. */
-export function selectCountedChecks(actor: Actor, studentId: string): SqlFragment {
+export function selectCountedChecks(scope: Scope, studentId: string): SqlFragment {
   return sql`
     SELECT c.id AS checkId, c.lesson_id AS lessonId, l.held_on AS heldOn
     FROM student s
     JOIN lesson l ON l.academy_id = s.academy_id AND l.student_id = s.id
     JOIN setup_check c ON c.academy_id = l.academy_id AND c.lesson_id = l.id
-    WHERE ${visibleStudents(actor)} AND s.id = ${studentId}
+    WHERE ${visibleStudents(scope)} AND s.id = ${studentId}
       AND s.deleted_at IS NULL AND c.deleted_at IS NULL AND l.deleted_at IS NULL
     ORDER BY l.held_on, c.created_at, c.id`;
 }
 
 /** The lines of all checks of a student, in no order; those of checks that do not count among them. */
-export function selectLines(actor: Actor, { studentId, line, clubGroup }: LineChoice): SqlFragment {
+export function selectLines(scope: Scope, { studentId, line, clubGroup }: LineChoice): SqlFragment {
   return sql`
     SELECT m.check_id AS checkId, m.line, m.club_group AS clubGroup, m.phase, m.help, m.place_kind AS place, m.reader,
            m.handed_azimuth_deg AS handedAzimuthDeg, m.measurement_uncertainty_deg AS measurementUncertaintyDeg,
            m.target_line_uncertainty_deg AS targetLineUncertaintyDeg,
            m.verdict, m.tolerance_low_deg AS toleranceLow, m.tolerance_high_deg AS toleranceHigh, m.felt_deg AS feltDeg, m.doubted
     FROM measured_line m
-    WHERE m.academy_id = ${actor.academyId} AND m.student_id = ${studentId}
+    WHERE m.academy_id = ${scope.academyId} AND m.student_id = ${studentId}
       AND ${line === undefined ? sql`TRUE` : sql`m.line = ${line}`}
       AND ${clubGroup === undefined ? sql`TRUE` : sql`m.club_group = ${clubGroup}`}`;
 }
@@ -140,13 +141,13 @@ type CountedCheck = Pick<MeasuredLineView, 'checkId' | 'lessonId' | 'heldOn'>;
  */
 export async function listMeasuredChecks(
   db: Queries,
-  actor: Actor,
+  scope: Scope,
   choice: LineChoice,
 ): Promise<readonly MeasuredCheckView[]> {
-  const checks = await db.many<CountedCheck>(selectCountedChecks(actor, choice.studentId));
+  const checks = await db.many<CountedCheck>(selectCountedChecks(scope, choice.studentId));
   if (checks.length === 0) return [];
   const lines = new Map<string, StoredLine[]>();
-  for (const line of await db.many<StoredLine>(selectLines(actor, choice))) {
+  for (const line of await db.many<StoredLine>(selectLines(scope, choice))) {
     const ofCheck = lines.get(line.checkId);
     if (ofCheck === undefined) lines.set(line.checkId, [line]);
     else ofCheck.push(line);
@@ -160,10 +161,10 @@ export async function listMeasuredChecks(
 /** The same line by line. */
 export async function listMeasuredLines(
   db: Queries,
-  actor: Actor,
+  scope: Scope,
   choice: LineChoice,
 ): Promise<readonly MeasuredLineView[]> {
-  return linesOfChecks(await listMeasuredChecks(db, actor, choice));
+  return linesOfChecks(await listMeasuredChecks(db, scope, choice));
 }
 
 /** @param lines at least one: what all lines of a check have in common stands in each */

@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { type CheckDocument, type CheckView, type MeasuredLineView, solveDocument } from '@lotrecht/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';
+import { actorOf } from '../access/actor.ts';
 import { saveWorkedCheck, workedCheck } from '../test/documents.ts';
 import { startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
 import { selectCountedChecks, selectLines } from './measured-line-repository.ts';
@@ -111,7 +112,7 @@ describe('the lines of a student', () => {
   it('are found by an index of their own, never by a full scan', async () => {
     const owner = await app.db.one<{ academyId: string; instructorId: string }>(sql`
       SELECT academy_id AS academyId, instructor_id AS instructorId FROM student WHERE id = ${ids.studentId}`);
-    const actor = { ...owner, role: 'head' } as const;
+    const actor = actorOf({ ...owner, role: 'head' });
     const queries = [
       selectCountedChecks(actor, ids.studentId),
       selectLines(actor, { studentId: ids.studentId, line: 'toes', clubGroup: 'mid-iron' }),

@@ -12,7 +12,7 @@ import { recordAccess } from '../audit/audit-repository.ts';
 import { requireConsent } from '../consents/require-consent.ts';
 import { type Database, type Queries } from '../database/database.ts';
 import { isDuplicate } from '../database/trouble.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor } from '../access/actor.ts';
 import { conflict, notFound, Problem } from '../http/problem.ts';
 import { findLesson } from '../lessons/lesson-repository.ts';
 import { lockStudent } from '../students/lock-student.ts';

@@ -3,8 +3,9 @@ import { type ConsentInput, type ConsentView, type ProposedConsentView } from '@
 import { type Queries } from '../database/database.ts';
 import { sql, type SqlFragment } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';
-import { type Actor } from '../http/context.ts';
-import { visibleStudents } from '../students/visible.ts';
+import { type Actor } from '../access/actor.ts';
+import { type Scope } from '../access/scope.ts';
+import { visibleStudents } from '../access/visible.ts';
 
 /** Records a guardian's consent. */
 export async function insertConsent(
@@ -23,14 +24,14 @@ export async function insertConsent(
 /** A student's consents, newest first; withdrawn ones stay on record. */
 export async function listConsents(
   db: Queries,
-  actor: Actor,
+  scope: Scope,
   studentId: string,
 ): Promise<readonly ConsentView[]> {
   const rows = await db.many<Omit<ConsentView, 'confirmed'> & { readonly confirmed: number }>(sql`
     SELECT g.id, g.scope, g.given_by AS givenBy, g.given_on AS givenOn, g.recorded_at AS recordedAt,
            g.confirmed_at IS NOT NULL AS confirmed, g.withdrawn_at AS withdrawnAt
     FROM guardian_consent g JOIN student s ON s.academy_id = g.academy_id AND s.id = g.student_id
-    WHERE ${visibleStudents(actor)} AND s.id = ${studentId} ORDER BY g.recorded_at DESC, g.id`);
+    WHERE ${visibleStudents(scope)} AND s.id = ${studentId} ORDER BY g.recorded_at DESC, g.id`);
   return rows.map((row) => ({
     ...row,
     recordedAt: isoFromUtc(row.recordedAt),
@@ -43,11 +44,11 @@ export async function listConsents(
 const STANDS = sql`g.withdrawn_at IS NULL AND g.confirmed_at IS NOT NULL`;
 
 /** Whose a consent is that has not been withdrawn, or undefined. */
-export async function studentOfConsent(db: Queries, actor: Actor, id: string): Promise<string | undefined> {
+export async function studentOfConsent(db: Queries, scope: Scope, id: string): Promise<string | undefined> {
   const found = await db.maybeOne<{ studentId: string }>(sql`
     SELECT s.id AS studentId
     FROM guardian_consent g JOIN student s ON s.academy_id = g.academy_id AND s.id = g.student_id
-    WHERE ${visibleStudents(actor)} AND g.id = ${id} AND g.withdrawn_at IS NULL`);
+    WHERE ${visibleStudents(scope)} AND g.id = ${id} AND g.withdrawn_at IS NULL`);
   return found?.studentId;
 }
 
@@ -62,13 +63,13 @@ export async function confirmConsent(tx: Queries, actor: Actor, id: string): Pro
 /** Consents that came in by a file and wait for a head's word, oldest first. */
 export async function listProposedConsents(
   db: Queries,
-  actor: Actor,
+  scope: Scope,
 ): Promise<readonly ProposedConsentView[]> {
   return db.many<ProposedConsentView>(sql`
     SELECT g.id, g.student_id AS studentId, s.name AS studentName, g.scope, g.given_by AS givenBy,
            g.given_on AS givenOn
     FROM guardian_consent g JOIN student s ON s.academy_id = g.academy_id AND s.id = g.student_id
-    WHERE ${visibleStudents(actor)} AND g.academy_id = ${actor.academyId} AND g.withdrawn_at IS NULL
+    WHERE ${visibleStudents(scope)} AND g.academy_id = ${scope.academyId} AND g.withdrawn_at IS NULL
       AND g.confirmed_at IS NULL AND s.deleted_at IS NULL
     ORDER BY s.name, g.given_on, g.id LIMIT 200`);
 }

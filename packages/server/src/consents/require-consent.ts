@@ -1,6 +1,6 @@
 import { type ConsentView, type StudentView } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor } from '../access/actor.ts';
 import { Problem } from '../http/problem.ts';
 import { hasConsent } from './consent-repository.ts';
 

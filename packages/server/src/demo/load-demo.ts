@@ -17,7 +17,7 @@ import { refreshStatistics } from '../database/refresh-statistics.ts';
 import { refreshPriors } from '../roster/academy-prior.ts';
 import { refreshStandings } from '../roster/refresh-standings.ts';
 import { sql } from '../database/sql.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor, actorOf } from '../access/actor.ts';
 import { anyAcademyExists, insertAcademy, insertInstructor } from '../identity/instructor-repository.ts';
 import { hashPassword } from '../identity/passwords.ts';
 import { insertLesson } from '../lessons/lesson-repository.ts';
@@ -51,7 +51,7 @@ export async function loadDemo(db: Database, password: string, today: Date): Pro
     const actors: Actor[] = [];
     for (const instructor of INSTRUCTORS) {
       const instructorId = await insertInstructor(tx, { academyId, ...instructor, passwordHash });
-      actors.push({ academyId, instructorId, role: instructor.role });
+      actors.push(actorOf({ academyId, instructorId, role: instructor.role }));
     }
     const places = await loadPlaces(tx, actors);
     const dice = diceOf(SEED);

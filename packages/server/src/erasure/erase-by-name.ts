@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { type Logger } from 'pino';
 import { type Database, type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor } from '../access/actor.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { type PostBox } from '../post/post-box.ts';
 import { eraseStudent } from './erase-student.ts';

@@ -1,7 +1,8 @@
 import { type RetentionView } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor } from '../access/actor.ts';
+import { type Scope } from '../access/scope.ts';
 
 /** So many are shown at once; the others come when these are done. */
 const SHOWN = 100;
@@ -9,7 +10,7 @@ const SHOWN = 100;
 /** How long an academy keeps data after the last lesson, and whose time is over. Erasing stays a person's decision. */
 export async function findRetention(
   db: Queries,
-  { academyId }: Actor,
+  { academyId }: Scope,
   today: string,
 ): Promise<RetentionView> {
   const { months } = await db.one<{ months: number | null }>(

@@ -1,7 +1,7 @@
 import { type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
-import { type Actor } from '../http/context.ts';
-import { visibleStudents } from '../students/visible.ts';
+import { type Actor } from '../access/actor.ts';
+import { visibleStudents } from '../access/visible.ts';
 
 /** A guess of an instructor beside what the tape said of the same line, degrees. */
 export interface StoredGuess {

@@ -1,12 +1,6 @@
 import { type DefaultContext, type Middleware, type ParameterizedContext } from 'koa';
 import { type Logger } from 'pino';
-
-/** Who is signed in, as every query needs it. */
-export interface Actor {
-  readonly academyId: string;
-  readonly instructorId: string;
-  readonly role: 'head' | 'instructor';
-}
+import { type Actor } from '../access/actor.ts';
 
 /** What the middlewares hand on to the routes. */
 export interface RequestState {

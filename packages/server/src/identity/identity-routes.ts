@@ -1,7 +1,8 @@
 import { timingSafeEqual, createHash } from 'node:crypto';
 import { validateFirstAcademy, validateSignIn, validateUnlock } from '@lotrecht/contract';
 import { type Database } from '../database/database.ts';
-import { type Actor, type AppContext } from '../http/context.ts';
+import { type Actor, actorOf } from '../access/actor.ts';
+import { type AppContext } from '../http/context.ts';
 import { holdLease } from '../database/lease.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idParam } from '../http/params.ts';
@@ -101,7 +102,7 @@ export function identityRoutes({ db, setupCode, limits }: IdentityDependencies):
     if (ctx.state.tokenHash !== undefined) await closeSession(db, ctx.state.tokenHash);
     const { academyId, instructorId, role } = credentials;
     noteSecurity(ctx, 'signed-in', instructorId);
-    await startSession(ctx, { academyId, instructorId, role });
+    await startSession(ctx, actorOf({ academyId, instructorId, role }));
   };
 
   const signOut = async (ctx: AppContext): Promise<void> => {
@@ -163,7 +164,7 @@ export function identityRoutes({ db, setupCode, limits }: IdentityDependencies):
       if (await anyAcademyExists(tx)) throw alreadySetUp();
       const academyId = await insertAcademy(tx, input.academyName);
       const head = { academyId, name: input.name, email: input.email, role: 'head', passwordHash } as const;
-      return { academyId, instructorId: await insertInstructor(tx, head), role: head.role };
+      return actorOf({ academyId, instructorId: await insertInstructor(tx, head), role: head.role });
     });
     noteSecurity(ctx, 'academy-made', actor.instructorId);
     await startSession(ctx, actor);

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { type InstructorView, type SessionView } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor } from '../access/actor.ts';
 import { closeInvitationsOf, closeLinksTo } from './one-time-link-repository.ts';
 import { closeAllSessions } from './session-repository.ts';
 import { isStandInAddress } from './stand-in-address.ts';

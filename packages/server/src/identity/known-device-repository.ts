@@ -1,6 +1,6 @@
 import { type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor } from '../access/actor.ts';
 import { hashToken, newToken } from './session-repository.ts';
 
 /** A device that nobody has signed in on for so long is a stranger again. */

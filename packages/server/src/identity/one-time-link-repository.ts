@@ -3,7 +3,7 @@ import { type InvitationView, type LinkView } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor } from '../access/actor.ts';
 import { hashToken, newToken } from './session-repository.ts';
 
 /** What a link is for; its token goes out by post and is stored nowhere. */

@@ -7,7 +7,8 @@ import {
 import { recordEvent } from '../audit/academy-log.ts';
 import { type Database, type Queries } from '../database/database.ts';
 import { isDuplicate } from '../database/trouble.ts';
-import { type Actor, type AppContext } from '../http/context.ts';
+import { type Actor, actorOf } from '../access/actor.ts';
+import { type AppContext } from '../http/context.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idParam } from '../http/params.ts';
 import { notFound, Problem } from '../http/problem.ts';
@@ -174,7 +175,7 @@ export function passwordRoutes({ db, origins, postBox, limits }: PasswordDepende
       return instructorId;
     });
     noteSecurity(ctx, 'link-used', actorId);
-    const actor = { academyId, instructorId: actorId, role };
+    const actor = actorOf({ academyId, instructorId: actorId, role });
     setSessionCookie(ctx, await openSession(db, actor, ctx.get('user-agent')));
     ctx.status = 204;
   };

@@ -1,4 +1,5 @@
-import { type Actor, type AppContext } from '../http/context.ts';
+import { type Actor } from '../access/actor.ts';
+import { type AppContext } from '../http/context.ts';
 import { Problem } from '../http/problem.ts';
 import { noteSecurity } from '../http/security-log.ts';
 import { type PasswordTry, type SignInLimits } from './sign-in-limits.ts';

@@ -1,5 +1,6 @@
 import { type Database } from '../database/database.ts';
-import { type Actor, type AppContext, type AppMiddleware } from '../http/context.ts';
+import { type Actor } from '../access/actor.ts';
+import { type AppContext, type AppMiddleware } from '../http/context.ts';
 import { Problem } from '../http/problem.ts';
 import { KNOWN_DAYS } from './known-device-repository.ts';
 import { findSession, hashToken, SESSION_DAYS } from './session-repository.ts';

@@ -4,7 +4,7 @@ import { type Queries } from '../database/database.ts';
 import { ifPossible } from '../database/in-time.ts';
 import { sql } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor, actorOf } from '../access/actor.ts';
 
 /** A session ends this long after sign-in, however busy. */
 export const SESSION_DAYS = 30;
@@ -52,7 +52,7 @@ export interface LivingSession {
 
 /** Who a token belongs to, while its session lives. */
 export async function findSession(db: Queries, tokenHash: Buffer): Promise<LivingSession | undefined> {
-  const row = await db.maybeOne<Actor & { stale: number; locked: number }>(sql`
+  const row = await db.maybeOne<Omit<Actor, 'sees'> & { stale: number; locked: number }>(sql`
     SELECT s.academy_id AS academyId, s.instructor_id AS instructorId, i.role,
            s.locked_at IS NOT NULL AS locked,
            s.last_seen_at < UTC_TIMESTAMP(3) - INTERVAL ${SEEN_EVERY_MINUTES} MINUTE AS stale
@@ -61,12 +61,12 @@ export async function findSession(db: Queries, tokenHash: Buffer): Promise<Livin
       AND s.last_seen_at > UTC_TIMESTAMP(3)
         - INTERVAL IF(i.role = 'head', ${IDLE_HOURS.head}, ${IDLE_HOURS.instructor}) HOUR`);
   if (row === undefined) return undefined;
-  const { stale, locked, ...actor } = row;
+  const { stale, locked, ...who } = row;
   if (stale === 1) {
     const touch = sql`UPDATE session SET last_seen_at = UTC_TIMESTAMP(3) WHERE token_hash = ${tokenHash}`;
     await ifPossible(db.exec(touch), TOUCH_MS);
   }
-  return { actor, locked: locked === 1 };
+  return { actor: actorOf(who), locked: locked === 1 };
 }
 
 /** The devices an instructor is signed in on, seen last first. */

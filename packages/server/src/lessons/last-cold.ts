@@ -7,8 +7,8 @@ import {
 } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
 import { listOf, sql } from '../database/sql.ts';
-import { type Actor } from '../http/context.ts';
-import { visibleStudents } from '../students/visible.ts';
+import { type Scope } from '../access/scope.ts';
+import { visibleStudents } from '../access/visible.ts';
 import { type TeeSheetRow } from './lesson-repository.ts';
 
 interface ColdRow {
@@ -23,7 +23,7 @@ interface ColdRow {
 /** The blind baselines of each student's newest lesson with some, before a day; newest first. */
 async function listLastColds(
   db: Queries,
-  actor: Actor,
+  scope: Scope,
   studentIds: readonly string[],
   day: string,
 ): Promise<readonly ColdRow[]> {
@@ -44,7 +44,7 @@ async function listLastColds(
       ORDER BY cl.held_on DESC LIMIT 1)
     JOIN setup_check c ON c.academy_id = l.academy_id AND c.lesson_id = l.id AND c.deleted_at IS NULL
     JOIN check_version v ON v.academy_id = c.academy_id AND v.check_id = c.id AND v.revision = c.revision
-    WHERE s.academy_id = ${actor.academyId} AND ${visibleStudents(actor)} AND s.id IN (${listOf(studentIds)})
+    WHERE s.academy_id = ${scope.academyId} AND ${visibleStudents(scope)} AND s.id IN (${listOf(studentIds)})
       AND v.phase = 'baseline' AND v.help = 'blind'`);
   // Sorted here: documents would be sorted in a file on the disk, which may be full.
   const order = ({ createdAt, id }: ColdRow): string => `${createdAt} ${id}`;
@@ -54,7 +54,7 @@ async function listLastColds(
 /** What the cold lines of students say at their last lesson. */
 export async function listFlags(
   db: Queries,
-  actor: Actor,
+  scope: Scope,
   studentIds: readonly string[],
 ): Promise<readonly (LineFlag & { readonly studentId: string })[]> {
   if (studentIds.length === 0) return [];
@@ -62,7 +62,7 @@ export async function listFlags(
     SELECT t.student_id AS studentId, t.flag AS code, t.line, NULLIF(t.club_group, 'none') AS clubGroup,
            t.held_on AS date
     FROM line_standing t JOIN student s ON s.academy_id = t.academy_id AND s.id = t.student_id
-    WHERE t.academy_id = ${actor.academyId} AND ${visibleStudents(actor)}
+    WHERE t.academy_id = ${scope.academyId} AND ${visibleStudents(scope)}
       AND t.student_id IN (${listOf(studentIds)}) AND t.flag IS NOT NULL
     ORDER BY t.student_id, t.line, t.club_group`);
 }
@@ -70,14 +70,14 @@ export async function listFlags(
 /** A tee sheet with what to watch: the last blind baseline of each student before a day, and what relapsed. */
 export async function withLastCold(
   db: Queries,
-  actor: Actor,
+  scope: Scope,
   rows: readonly TeeSheetRow[],
   day: string,
 ): Promise<readonly TeeSheetEntry[]> {
   const students = new Map(rows.map((r) => [r.studentId, r]));
-  const colds = await listLastColds(db, actor, [...students.keys()], day);
+  const colds = await listLastColds(db, scope, [...students.keys()], day);
   const studentIds = [...students.keys()];
-  const flags = await listFlags(db, actor, studentIds);
+  const flags = await listFlags(db, scope, studentIds);
   return rows.map((row) => {
     const own = colds.filter((c) => c.studentId === row.studentId);
     const [newest] = own;

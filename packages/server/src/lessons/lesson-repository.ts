@@ -2,9 +2,10 @@ import { randomUUID } from 'node:crypto';
 import { type LessonInput, type LessonView, type TeeSheetEntry } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
 import { sql, type SqlFragment } from '../database/sql.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor } from '../access/actor.ts';
+import { type Scope, type Sees } from '../access/scope.ts';
 import { markStanding, markStandingOf } from '../roster/standing-due.ts';
-import { visibleStudents } from '../students/visible.ts';
+import { visibleStudents } from '../access/visible.ts';
 
 /** A lesson without its checks. */
 export type LessonRow = Omit<LessonView, 'checks'>;
@@ -31,31 +32,31 @@ function selectLessons(where: SqlFragment): SqlFragment {
 /** A student's lessons, newest first. */
 export async function listLessonsOfStudent(
   db: Queries,
-  actor: Actor,
+  scope: Scope,
   studentId: string,
 ): Promise<readonly LessonRow[]> {
   const rows = await db.many<StoredLesson>(
-    selectLessons(sql`${visibleStudents(actor)} AND s.id = ${studentId} AND s.deleted_at IS NULL
+    selectLessons(sql`${visibleStudents(scope)} AND s.id = ${studentId} AND s.deleted_at IS NULL
       AND l.deleted_at IS NULL ORDER BY l.held_on DESC, l.created_at DESC`),
   );
   return rows.map(toRow);
 }
 
 /** One lesson, if the actor may see its student. */
-export async function findLesson(db: Queries, actor: Actor, id: string): Promise<LessonRow | undefined> {
+export async function findLesson(db: Queries, scope: Scope, id: string): Promise<LessonRow | undefined> {
   const row = await db.maybeOne<StoredLesson>(
     selectLessons(
-      sql`${visibleStudents(actor)} AND l.id = ${id} AND l.deleted_at IS NULL AND s.deleted_at IS NULL`,
+      sql`${visibleStudents(scope)} AND l.id = ${id} AND l.deleted_at IS NULL AND s.deleted_at IS NULL`,
     ),
   );
   return row && toRow(row);
 }
 
 /** Whose a lesson is, deleted or not, if the actor may see the student. */
-export async function studentOfLesson(db: Queries, actor: Actor, id: string): Promise<string | undefined> {
+export async function studentOfLesson(db: Queries, scope: Scope, id: string): Promise<string | undefined> {
   const row = await db.maybeOne<{ id: string }>(sql`
     SELECT s.id FROM lesson l JOIN student s ON s.academy_id = l.academy_id AND s.id = l.student_id
-    WHERE ${visibleStudents(actor)} AND l.id = ${id}`);
+    WHERE ${visibleStudents(scope)} AND l.id = ${id}`);
   return row?.id;
 }
 
@@ -135,9 +136,9 @@ function selectTeeSheet(where: SqlFragment): SqlFragment {
 }
 
 /** The lessons of one day. */
-export function listLessonsOfDay(db: Queries, actor: Actor, day: string): Promise<readonly TeeSheetRow[]> {
+export function listLessonsOfDay(db: Queries, scope: Scope, day: string): Promise<readonly TeeSheetRow[]> {
   return db.many<TeeSheetRow>(
-    selectTeeSheet(sql`l.academy_id = ${actor.academyId} AND ${visibleStudents(actor)} AND l.held_on = ${day}
+    selectTeeSheet(sql`l.academy_id = ${scope.academyId} AND ${visibleStudents(scope)} AND l.held_on = ${day}
       AND l.kind = 'lesson' AND l.deleted_at IS NULL AND s.deleted_at IS NULL ORDER BY l.created_at, l.id`),
   );
 }
@@ -148,7 +149,7 @@ export function listLessonsOfDay(db: Queries, actor: Actor, day: string): Promis
  * full it takes the tables to be, and has read some of them a hundred times over.
  */
 function selectLast(
-  actor: Actor,
+  scope: Scope,
   {
     day,
     among,
@@ -170,9 +171,9 @@ function selectLast(
       SELECT t.academy_id, t.student_id, ${order} AS place
       FROM student_standing t FORCE INDEX (${among})
       STRAIGHT_JOIN student s FORCE INDEX (PRIMARY) ON s.academy_id = t.academy_id AND s.id = t.student_id
-      WHERE t.academy_id = ${actor.academyId} AND ${visibleStudents(actor)} AND t.last_lesson_on < ${day}
+      WHERE t.academy_id = ${scope.academyId} AND ${visibleStudents(scope)} AND t.last_lesson_on < ${day}
         AND ${order} <= ${day} AND s.deleted_at IS NULL
-        ${actor.role === 'head' ? sql`` : sql`AND t.instructor_id = ${actor.instructorId}`}
+        ${ofInstructor(scope.sees)}
       ORDER BY ${order} DESC, t.student_id DESC LIMIT ${limit}) shown
     STRAIGHT_JOIN student s FORCE INDEX (PRIMARY) ON s.academy_id = shown.academy_id AND s.id = shown.student_id
     STRAIGHT_JOIN lesson l FORCE INDEX (PRIMARY) ON l.academy_id = shown.academy_id AND l.id = (
@@ -184,24 +185,31 @@ function selectLast(
     ORDER BY shown.place DESC, l.id DESC`;
 }
 
+/** What a standing itself says of whose student it is. */
+function ofInstructor(sees: Sees): SqlFragment {
+  return typeof sees === 'object' && 'studentsOf' in sees
+    ? sql`AND t.instructor_id = ${sees.studentsOf}`
+    : sql``;
+}
+
 /** The last lesson of each student before a day, newest first. */
 export function listLessonsBefore(
   db: Queries,
-  actor: Actor,
+  scope: Scope,
   day: string,
   limit: number,
 ): Promise<readonly TeeSheetRow[]> {
   const order = sql`t.last_lesson_on`;
-  return db.many<TeeSheetRow>(selectLast(actor, { day, among: sql`standing_by_last`, order, limit }));
+  return db.many<TeeSheetRow>(selectLast(scope, { day, among: sql`standing_by_last`, order, limit }));
 }
 
 /** Whom to expect on a day: the last lesson of each student whose agreed day, or their three weeks, have come. */
 export function listLessonsDue(
   db: Queries,
-  actor: Actor,
+  scope: Scope,
   day: string,
   limit: number,
 ): Promise<readonly TeeSheetRow[]> {
-  const among = actor.role === 'head' ? sql`standing_by_due` : sql`standing_of_instructor`;
-  return db.many<TeeSheetRow>(selectLast(actor, { day, among, order: sql`t.due_on`, limit }));
+  const among = scope.sees === 'all' ? sql`standing_by_due` : sql`standing_of_instructor`;
+  return db.many<TeeSheetRow>(selectLast(scope, { day, among, order: sql`t.due_on`, limit }));
 }

@@ -3,7 +3,7 @@ import { recordAccess } from '../audit/audit-repository.ts';
 import { requireConsent } from '../consents/require-consent.ts';
 import { type Database } from '../database/database.ts';
 import { isDuplicate } from '../database/trouble.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor } from '../access/actor.ts';
 import { conflict, notFound, type Problem } from '../http/problem.ts';
 import { refused } from '../http/query.ts';
 import { places } from '../records/index.ts';

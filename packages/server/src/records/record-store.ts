@@ -2,7 +2,7 @@ import { isDeepStrictEqual } from 'node:util';
 import { type Database, type Queries } from '../database/database.ts';
 import { type Bindable, sql, type SqlFragment } from '../database/sql.ts';
 import { isDuplicate } from '../database/trouble.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor } from '../access/actor.ts';
 import { conflict, notFound } from '../http/problem.ts';
 import { columnOf, type FieldKind, type Kind, type KindTable, type Said, type Stored } from './kind.ts';
 

@@ -3,7 +3,7 @@ import { listMeasuredLines } from '../checks/measured-line-repository.ts';
 import { type Database, type Queries } from '../database/database.ts';
 import { ifPossible } from '../database/in-time.ts';
 import { sql } from '../database/sql.ts';
-import { type Actor } from '../http/context.ts';
+import { wholeAcademy } from '../access/scope.ts';
 import { dropEvidence, keepEvidence } from './academy-prior.ts';
 import { flagsOf } from './line-flags.ts';
 
@@ -67,8 +67,7 @@ async function refresh(tx: Queries, { academyId, studentId }: Due): Promise<void
     await dropEvidence(tx, { academyId, studentId });
     return;
   }
-  const everyone: Actor = { academyId, instructorId: studentId, role: 'head' };
-  const rows = await listMeasuredLines(tx, everyone, { studentId });
+  const rows = await listMeasuredLines(tx, wholeAcademy(academyId), { studentId });
   const flags = flagsOf(rows, student.handedness);
   await keepLines(tx, { academyId, studentId }, newestOf(rows, flags));
   const relapsed = new Set(flags.filter((f) => f.code === 'relapse').map((f) => f.line)).size;

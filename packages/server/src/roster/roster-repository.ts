@@ -9,7 +9,8 @@ import {
 import { LINE_NAMES, type LineName, type Verdict } from '@lotrecht/core';
 import { type Queries } from '../database/database.ts';
 import { type Bindable, listOf, sql, type SqlFragment } from '../database/sql.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor } from '../access/actor.ts';
+import { type Scope } from '../access/scope.ts';
 import { listFlags } from '../lessons/last-cold.ts';
 import { countDue } from './refresh-standings.ts';
 
@@ -53,7 +54,7 @@ type Row = Omit<RosterEntry, 'flags' | 'out' | 'instructor' | 'minor'> & {
 };
 
 /** The query behind a page of a roster, for a look at how the database serves it. */
-export function selectRoster(actor: Actor, wish: RosterWish): SqlFragment {
+export function selectRoster(scope: Scope, wish: RosterWish): SqlFragment {
   const { column, index, descending } = ORDERS[wish.sort];
   const direction = descending ? sql`DESC` : sql``;
   const ofInstructor = wish.instructorId !== undefined && wish.sort === 'due';
@@ -71,7 +72,7 @@ export function selectRoster(actor: Actor, wish: RosterWish): SqlFragment {
            t.due_on AS dueOn, t.method_id AS methodId, ${column} AS at
     FROM ${from}
     STRAIGHT_JOIN instructor i ON i.academy_id = t.academy_id AND i.id = t.instructor_id
-    WHERE s.academy_id = ${actor.academyId} AND t.academy_id = ${actor.academyId} AND s.deleted_at IS NULL
+    WHERE s.academy_id = ${scope.academyId} AND t.academy_id = ${scope.academyId} AND s.deleted_at IS NULL
       AND ${filters(wish)} AND ${behind(wish, ORDERS[wish.sort], id)}
     ORDER BY ${column} ${direction}, ${id} ${direction} LIMIT ${PAGE_ROWS + 1}`;
 }
@@ -99,11 +100,11 @@ function behind({ after }: RosterWish, { column, descending }: Order, id: SqlFra
 }
 
 /** A page of the academy's students, for its head. */
-export async function listRoster(db: Queries, actor: Actor, wish: RosterWish): Promise<RosterView> {
-  const rows = await db.many<Row>(selectRoster(actor, wish));
+export async function listRoster(db: Queries, scope: Scope, wish: RosterWish): Promise<RosterView> {
+  const rows = await db.many<Row>(selectRoster(scope, wish));
   const shown = rows.slice(0, PAGE_ROWS);
   const ids = shown.map((row) => row.studentId);
-  const [flags, outs] = [await listFlags(db, actor, ids), await listOut(db, actor, ids)];
+  const [flags, outs] = [await listFlags(db, scope, ids), await listOut(db, scope, ids)];
   const last = rows.length > PAGE_ROWS ? shown.at(-1) : undefined;
   return {
     entries: shown.map(({ at: _, instructorId, instructorName, minor, ...row }) => ({
@@ -114,19 +115,19 @@ export async function listRoster(db: Queries, actor: Actor, wish: RosterWish): P
       out: LINE_NAMES.filter((line) => outs.some((o) => o.studentId === row.studentId && o.line === line)),
     })),
     next: last === undefined ? null : JSON.stringify([last.at, last.studentId]),
-    behind: await countDue(db, actor.academyId),
+    behind: await countDue(db, scope.academyId),
   };
 }
 
 async function listOut(
   db: Queries,
-  actor: Actor,
+  scope: Scope,
   ids: readonly string[],
 ): Promise<readonly { readonly studentId: string; readonly line: LineName }[]> {
   if (ids.length === 0) return [];
   return db.many(sql`
     SELECT DISTINCT student_id AS studentId, line FROM line_standing
-    WHERE academy_id = ${actor.academyId} AND student_id IN (${listOf(ids)})
+    WHERE academy_id = ${scope.academyId} AND student_id IN (${listOf(ids)})
       AND help = 'blind' AND verdict = 'out'`);
 }
 
@@ -143,9 +144,9 @@ interface CohortRow {
  * How each line stands in a group: every student once, at the newest set-up that belongs. Open and closed are those that
  * are out, by the words of the trade: φ above zero is closed for the body and open for the face.
  */
-export async function cohortOf(db: Queries, actor: Actor, choice: CohortChoice): Promise<CohortView> {
+export async function cohortOf(db: Queries, scope: Scope, choice: CohortChoice): Promise<CohortView> {
   const { help, handedness, clubGroup } = choice;
-  const belongs = sql`n.academy_id = ${actor.academyId} AND n.help = ${help} AND n.verdict IS NOT NULL
+  const belongs = sql`n.academy_id = ${scope.academyId} AND n.help = ${help} AND n.verdict IS NOT NULL
     AND ${clubGroup === undefined ? sql`TRUE` : sql`n.club_group = ${clubGroup}`}
     AND s.deleted_at IS NULL AND ${handedness === undefined ? sql`TRUE` : sql`s.handedness = ${handedness}`}`;
   const newest = sql`

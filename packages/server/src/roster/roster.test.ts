@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';
 import { loadDemo } from '../demo/load-demo.ts';
 import { INSTRUCTORS } from '../demo/students.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor } from '../access/actor.ts';
 import { saveWorkedCheck, workedCheck } from '../test/documents.ts';
 import { PASSWORD, startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
 import { refreshStandings } from './refresh-standings.ts';

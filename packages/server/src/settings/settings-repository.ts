@@ -2,7 +2,7 @@ import { DEFAULT_SETTINGS, type InstructorSettings } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
 import { isDuplicate } from '../database/trouble.ts';
 import { sql } from '../database/sql.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor } from '../access/actor.ts';
 
 /** What the instructor has set, or the defaults at revision 0. */
 export async function findSettings(db: Queries, actor: Actor): Promise<InstructorSettings> {

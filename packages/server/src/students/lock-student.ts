@@ -1,9 +1,9 @@
 import { type StudentView } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
-import { type Actor } from '../http/context.ts';
+import { type Scope } from '../access/scope.ts';
 import { notFound } from '../http/problem.ts';
-import { visibleStudents } from './visible.ts';
+import { visibleStudents } from '../access/visible.ts';
 
 /** What a write about a student has to know of them. */
 export type LockedStudent = Pick<StudentView, 'id' | 'handedness' | 'minor'>;
@@ -15,10 +15,10 @@ export type LockedStudent = Pick<StudentView, 'id' | 'handedness' | 'minor'>;
  *
  * @throws Problem 404 for a student who is not there, or not the actor's to see
  */
-export async function lockStudent(tx: Queries, actor: Actor, id: string): Promise<LockedStudent> {
+export async function lockStudent(tx: Queries, scope: Scope, id: string): Promise<LockedStudent> {
   const row = await tx.maybeOne<Omit<LockedStudent, 'minor'> & { readonly minor: number }>(sql`
     SELECT s.id, s.handedness, s.minor FROM student s
-    WHERE ${visibleStudents(actor)} AND s.id = ${id} AND s.deleted_at IS NULL FOR UPDATE`);
+    WHERE ${visibleStudents(scope)} AND s.id = ${id} AND s.deleted_at IS NULL FOR UPDATE`);
   if (row === undefined) throw notFound();
   return { ...row, minor: row.minor === 1 };
 }

@@ -5,7 +5,7 @@ import { requireConsent } from '../consents/require-consent.ts';
 import { type Database, type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
 import { isDuplicate } from '../database/trouble.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor } from '../access/actor.ts';
 import { conflict, notFound, Problem } from '../http/problem.ts';
 import { refused } from '../http/query.ts';
 import { lockStudent } from './lock-student.ts';

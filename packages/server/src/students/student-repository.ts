@@ -1,9 +1,10 @@
 import { type StudentInput, type StudentListView, type StudentView } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
 import { sql, type SqlFragment } from '../database/sql.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor } from '../access/actor.ts';
+import { type Scope } from '../access/scope.ts';
 import { markStanding } from '../roster/standing-due.ts';
-import { visibleStudents } from './visible.ts';
+import { visibleStudents } from '../access/visible.ts';
 
 interface StudentRow {
   readonly id: string;
@@ -60,7 +61,7 @@ export interface StudentWish {
 }
 
 /** The query behind a page of students, for a look at how the database serves it. */
-export function selectStudentPage(actor: Actor, { find, after }: StudentWish): SqlFragment {
+export function selectStudentPage(scope: Scope, { find, after }: StudentWish): SqlFragment {
   const named =
     find === undefined ? sql`TRUE` : sql`s.name LIKE ${`%${find.replaceAll(/[\\%_]/g, '\\$&')}%`}`;
   const behind =
@@ -68,9 +69,9 @@ export function selectStudentPage(actor: Actor, { find, after }: StudentWish): S
       ? sql`TRUE`
       : sql`(s.name > ${after.name} OR (s.name = ${after.name} AND s.id > ${after.id}))`;
   // The order is an index's own: what is not shown is not read.
-  const index = actor.role === 'head' ? sql`student_by_name` : sql`student_of_instructor`;
+  const index = scope.sees === 'all' ? sql`student_by_name` : sql`student_of_instructor`;
   return selectStudents(
-    sql`${visibleStudents(actor)} AND s.deleted_at IS NULL AND ${named} AND ${behind}
+    sql`${visibleStudents(scope)} AND s.deleted_at IS NULL AND ${named} AND ${behind}
     ORDER BY s.name, s.id LIMIT ${PAGE_STUDENTS + 1}`,
     sql`student s FORCE INDEX (${index})`,
   );
@@ -79,18 +80,18 @@ export function selectStudentPage(actor: Actor, { find, after }: StudentWish): S
 /** A page of the actor's students by name. */
 export async function listStudents(
   db: Queries,
-  actor: Actor,
+  scope: Scope,
   wish: StudentWish = {},
 ): Promise<StudentListView> {
-  const students = (await db.many<StudentRow>(selectStudentPage(actor, wish))).map(toView);
+  const students = (await db.many<StudentRow>(selectStudentPage(scope, wish))).map(toView);
   const shown = students.slice(0, PAGE_STUDENTS);
   const last = students.length > PAGE_STUDENTS ? shown.at(-1) : undefined;
   return { students: shown, next: last === undefined ? null : JSON.stringify([last.name, last.id]) };
 }
 
 /** One student, if the actor may see them. */
-export async function findStudent(db: Queries, actor: Actor, id: string): Promise<StudentView | undefined> {
-  const query = selectStudents(sql`${visibleStudents(actor)} AND s.id = ${id} AND s.deleted_at IS NULL`);
+export async function findStudent(db: Queries, scope: Scope, id: string): Promise<StudentView | undefined> {
+  const query = selectStudents(sql`${visibleStudents(scope)} AND s.id = ${id} AND s.deleted_at IS NULL`);
   const row = await db.maybeOne<StudentRow>(query);
   return row && toView(row);
 }

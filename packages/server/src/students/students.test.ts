@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { type StudentListView } from '@lotrecht/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor } from '../access/actor.ts';
 import { refreshStandings } from '../roster/refresh-standings.ts';
 import { saveWorkedCheck } from '../test/documents.ts';
 import { startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';

@@ -2,8 +2,9 @@ import { type HandOutInput, type HandOutView } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
 import { sql, type SqlFragment } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';
-import { type Actor } from '../http/context.ts';
-import { visibleStudents } from '../students/visible.ts';
+import { type Actor } from '../access/actor.ts';
+import { type Scope } from '../access/scope.ts';
+import { visibleStudents } from '../access/visible.ts';
 
 type Content = Pick<HandOutView, 'drillId' | 'dose' | 'own' | 'junior'>;
 type HandOutRow = Omit<HandOutView, keyof Content> & { readonly content: Content };
@@ -25,28 +26,28 @@ const MOST_SHOWN = 200;
 /** A student's hand-outs, newest first, so many of them. */
 export async function listHandOuts(
   db: Queries,
-  actor: Actor,
+  scope: Scope,
   studentId: string,
   limit = MOST_SHOWN,
 ): Promise<readonly HandOutView[]> {
   const rows = await db.many<HandOutRow>(
-    selectHandOuts(sql`${visibleStudents(actor)} AND s.id = ${studentId}
+    selectHandOuts(sql`${visibleStudents(scope)} AND s.id = ${studentId}
       ORDER BY h.created_at DESC, h.id LIMIT ${limit}`),
   );
   return rows.map(toView);
 }
 
 /** One hand-out, if the actor may see its student. */
-export async function findHandOut(db: Queries, actor: Actor, id: string): Promise<HandOutView | undefined> {
-  const row = await db.maybeOne<HandOutRow>(selectHandOuts(sql`${visibleStudents(actor)} AND h.id = ${id}`));
+export async function findHandOut(db: Queries, scope: Scope, id: string): Promise<HandOutView | undefined> {
+  const row = await db.maybeOne<HandOutRow>(selectHandOuts(sql`${visibleStudents(scope)} AND h.id = ${id}`));
   return row && toView(row);
 }
 
 /** Whose a hand-out is, deleted or not, if the actor may see the student. */
-export async function studentOfHandOut(db: Queries, actor: Actor, id: string): Promise<string | undefined> {
+export async function studentOfHandOut(db: Queries, scope: Scope, id: string): Promise<string | undefined> {
   const row = await db.maybeOne<{ id: string }>(sql`
     SELECT s.id FROM hand_out h JOIN student s ON s.academy_id = h.academy_id AND s.id = h.student_id
-    WHERE ${visibleStudents(actor)} AND h.id = ${id}`);
+    WHERE ${visibleStudents(scope)} AND h.id = ${id}`);
   return row?.id;
 }
 

@@ -2,7 +2,7 @@ import { type CheckView, type HandOutView, SHIPPED_METHODS } from '@lotrecht/con
 import { firstNameOf } from '@lotrecht/contract/words';
 import { composeHandOut, drillOf, type HandOutWish, sightOfCheck } from '@lotrecht/paper';
 import { type Queries } from '../database/database.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor } from '../access/actor.ts';
 import { type LessonRow } from '../lessons/lesson-repository.ts';
 import { findSettings } from '../settings/settings-repository.ts';
 import { methods as ownMethods, places } from '../records/index.ts';

@@ -15,7 +15,7 @@ import { addVersion, insertCheck, listLastChecks } from '../checks/check-reposit
 import { type Database, type Queries } from '../database/database.ts';
 import { isDuplicate } from '../database/trouble.ts';
 import { sql } from '../database/sql.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor } from '../access/actor.ts';
 import { selfLessonOn } from '../lessons/lesson-repository.ts';
 import { type OpenStudentLink } from './student-link-repository.ts';
 
@@ -25,9 +25,9 @@ const SELF_CIRCUMSTANCES: Circumstances = { phase: 'test', help: 'blind', place:
 const SIGHTED_ALONE_DEG = 1;
 const USUAL_CLUB = { group: 'mid-iron' } as const;
 
-/** Who keeps what a student sends: the instructor whose student it is. */
-export function actorOf({ academyId, instructorId }: OpenStudentLink): Actor {
-  return { academyId, instructorId, role: 'instructor' };
+/** Who keeps what a student sends: the instructor whose student it is. A link shows that student alone. */
+export function actorOfLink({ academyId, instructorId, studentId }: OpenStudentLink): Actor {
+  return { academyId, instructorId, role: 'instructor', sees: { student: studentId } };
 }
 
 const MOST_A_DAY = 30;
@@ -72,7 +72,7 @@ export async function saveSelfCheck(
 
 async function store(tx: Queries, link: OpenStudentLink, id: string, input: SelfCheckInput): Promise<void> {
   const { academyId, studentId } = link;
-  const actor = actorOf(link);
+  const actor = actorOfLink(link);
   const student = await lockStudent(tx, actor, studentId);
   if (
     (await tx.maybeOne(sql`SELECT id FROM self_check WHERE academy_id = ${academyId} AND id = ${id}`)) !==

@@ -4,10 +4,11 @@ import { type Queries } from '../database/database.ts';
 import { ifPossible } from '../database/in-time.ts';
 import { sql } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor } from '../access/actor.ts';
+import { type Scope } from '../access/scope.ts';
 import { hashToken, newToken } from '../identity/session-repository.ts';
 import { hasConsentTo } from '../consents/consent-repository.ts';
-import { visibleStudents } from '../students/visible.ts';
+import { visibleStudents } from '../access/visible.ts';
 
 /** When it was used last is nice to know; the page does not wait for it. */
 const TOUCH_MS = 300;
@@ -44,14 +45,14 @@ export async function insertStudentLink(
 /** A student's links, newest first. */
 export async function listStudentLinks(
   db: Queries,
-  actor: Actor,
+  scope: Scope,
   studentId: string,
 ): Promise<readonly StudentLinkView[]> {
   const rows = await db.many<StudentLinkView>(sql`
     SELECT k.id, k.recipient, k.created_at AS createdAt, k.expires_at AS expiresAt, k.revoked_at AS revokedAt,
            k.last_used_at AS lastUsedAt
     FROM student_link k JOIN student s ON s.academy_id = k.academy_id AND s.id = k.student_id
-    WHERE ${visibleStudents(actor)} AND s.id = ${studentId} ORDER BY k.created_at DESC, k.id`);
+    WHERE ${visibleStudents(scope)} AND s.id = ${studentId} ORDER BY k.created_at DESC, k.id`);
   return rows.map((row) => ({
     ...row,
     createdAt: isoFromUtc(row.createdAt),

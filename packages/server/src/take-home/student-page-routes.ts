@@ -15,7 +15,7 @@ import { findLesson } from '../lessons/lesson-repository.ts';
 import { type GuessLimit } from './guess-limit.ts';
 import { handOutWish } from './hand-out-wish.ts';
 import { listHandOuts } from './hand-out-repository.ts';
-import { actorOf, listDrillDays, saveSelfCheck } from './save-self-check.ts';
+import { actorOfLink, listDrillDays, saveSelfCheck } from './save-self-check.ts';
 import { findOpenStudentLink, type OpenStudentLink } from './student-link-repository.ts';
 
 const USUAL_BASE_MM = 400;
@@ -61,7 +61,7 @@ export function studentPageRoutes(db: Database, guesses: GuessLimit): readonly R
 
   const show = async (ctx: AppContext): Promise<void> => {
     const link = await openLink(ctx);
-    const actor = actorOf(link);
+    const actor = actorOfLink(link);
     const access = { action: 'seen', what: 'hand-out', byLink: true } as const;
     await noteLook(db, { actor, studentIds: [link.studentId], access }, ctx.state.log);
     const handOuts = await listHandOuts(db, actor, link.studentId, NEWEST_HAND_OUTS);

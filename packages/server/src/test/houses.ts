@@ -1,6 +1,6 @@
 import { type MergeLine, type MergeReport } from '@lotrecht/contract';
 import { expect } from 'vitest';
-import { type Actor } from '../http/context.ts';
+import { type Actor } from '../access/actor.ts';
 import { type TestApp, type TestClient } from './test-app.ts';
 
 /** A house where an academy is in use: the app, and its head signed in. */

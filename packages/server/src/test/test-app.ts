@@ -8,7 +8,7 @@ import { inject } from 'vitest';
 import { type AppDependencies, createApp } from '../app.ts';
 import { type Database, openDatabase } from '../database/database.ts';
 import { migrate } from '../database/migrate.ts';
-import { type Actor } from '../http/context.ts';
+import { type Actor, actorOf } from '../access/actor.ts';
 import { insertAcademy, insertInstructor } from '../identity/instructor-repository.ts';
 import { ANSWER_HERE } from '../checks/answerer.ts';
 import { hashPassword } from '../identity/passwords.ts';
@@ -181,7 +181,7 @@ export async function serveTestApp(
       const signedIn = client();
       const answer = await signedIn.post('/api/session', { email, password: PASSWORD });
       if (answer.status !== 200) throw new Error(`sign-in answered ${answer.status}`);
-      return { client: signedIn, actor: { academyId, instructorId, role }, email };
+      return { client: signedIn, actor: actorOf({ academyId, instructorId, role }), email };
     },
     stop: async () => {
       await new Promise<void>((resolve) => {

@@ -1,22 +1,22 @@
 import { type AcademyLine, type MergeConflict } from '@lotrecht/contract';
 import { type Queries } from '../../database/database.ts';
 import { sql } from '../../database/sql.ts';
-import { type Actor } from '../../http/context.ts';
+import { type Scope } from '../../access/scope.ts';
 import { type CountedConflict } from './merge-log.ts';
 
 /** Says of each conflict what it is about: a name, or a student and a day. */
 export async function describeConflicts(
   tx: Queries,
-  actor: Actor,
+  scope: Scope,
   conflicts: readonly CountedConflict[],
 ): Promise<readonly MergeConflict[]> {
   const described: MergeConflict[] = [];
   for (const { here, ...conflict } of conflicts)
-    described.push({ ...conflict, about: await aboutOf(tx, actor, here) });
+    described.push({ ...conflict, about: await aboutOf(tx, scope, here) });
   return described;
 }
 
-async function aboutOf(tx: Queries, { academyId }: Actor, line: AcademyLine): Promise<string> {
+async function aboutOf(tx: Queries, { academyId }: Scope, line: AcademyLine): Promise<string> {
   if ('name' in line) return line.name;
   if (line.table === 'lesson') return `${await studentName(tx, academyId, line.studentId)}, ${line.heldOn}`;
   if (line.table === 'check_version' || line.table === 'setup_check') {

@@ -1,7 +1,7 @@
 import { type AcademyLine } from '@lotrecht/contract';
 import { type Queries } from '../../database/database.ts';
 import { listOf, sql, type SqlFragment } from '../../database/sql.ts';
-import { type Actor } from '../../http/context.ts';
+import { type Actor } from '../../access/actor.ts';
 
 type Hand = 'right' | 'left';
 

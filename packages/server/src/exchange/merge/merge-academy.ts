@@ -2,7 +2,7 @@ import { type AcademyLine, type MergeReport } from '@lotrecht/contract';
 import { recordEvent } from '../../audit/academy-log.ts';
 import { type Database, type Queries } from '../../database/database.ts';
 import { MANY_ROWS, refreshStatistics } from '../../database/refresh-statistics.ts';
-import { type Actor } from '../../http/context.ts';
+import { type Actor } from '../../access/actor.ts';
 import { AcademyFileReader, type AcademyHead } from '../academy-file.ts';
 import { nobodysPassword, whyNotWritten } from '../import-academy.ts';
 import { asOnlyImport } from '../one-import.ts';

@@ -1,7 +1,7 @@
 import { type AcademyLine, type LeftOut } from '@lotrecht/contract';
 import { type Queries } from '../../database/database.ts';
 import { listOf, sql } from '../../database/sql.ts';
-import { type Actor } from '../../http/context.ts';
+import { type Actor } from '../../access/actor.ts';
 import { selectStored, type StoredRow, toLine, words } from '../stored-rows.ts';
 import { columnOf } from '../../records/kind.ts';
 import { type ExchangedTable } from '../tables.ts';

@@ -1,7 +1,7 @@
 import { type AcademyLine } from '@lotrecht/contract';
 import { type Queries } from '../../database/database.ts';
 import { listOf, sql } from '../../database/sql.ts';
-import { type Actor } from '../../http/context.ts';
+import { type Actor } from '../../access/actor.ts';
 import { type MergeContext } from './merge-context.ts';
 
 /** Who was erased here stays erased; who was erased there and is here is told, and erased by nobody but the head. */

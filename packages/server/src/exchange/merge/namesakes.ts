@@ -1,7 +1,7 @@
 import { type AcademyLine } from '@lotrecht/contract';
 import { type Queries } from '../../database/database.ts';
 import { sql } from '../../database/sql.ts';
-import { type Actor } from '../../http/context.ts';
+import { type Actor } from '../../access/actor.ts';
 import { foldedName } from '../../students/folded-name.ts';
 
 const TOLD = 20;

@@ -1,7 +1,7 @@
 import { type AcademyLine } from '@lotrecht/contract';
 import { type Queries } from '../../database/database.ts';
 import { listOf, sql } from '../../database/sql.ts';
-import { type Actor } from '../../http/context.ts';
+import { type Actor } from '../../access/actor.ts';
 import { standInAddress } from '../../identity/stand-in-address.ts';
 import { insertRows } from '../insert-rows.ts';
 import { tableNamed } from '../tables.ts';

@@ -2,7 +2,7 @@ import { type ReadingImportReport, type ReadingMapping, readForeignRow } from '@
 import { recordEvent } from '../../audit/academy-log.ts';
 import { type Database } from '../../database/database.ts';
 import { MANY_ROWS, refreshStatistics } from '../../database/refresh-statistics.ts';
-import { type Actor } from '../../http/context.ts';
+import { type Actor } from '../../access/actor.ts';
 import { asOnlyImport } from '../one-import.ts';
 import { CheckGroups } from './check-groups.ts';
 import { Problems } from './problems.ts';

@@ -3,9 +3,9 @@ import { type ForeignReading, type ReadingMapping } from '@lotrecht/contract';
 import { waitsForGuardian } from '../../consents/consent-repository.ts';
 import { type Queries } from '../../database/database.ts';
 import { sql } from '../../database/sql.ts';
-import { type Actor } from '../../http/context.ts';
+import { type Actor } from '../../access/actor.ts';
 import { foldedName } from '../../students/folded-name.ts';
-import { visibleStudents } from '../../students/visible.ts';
+import { visibleStudents } from '../../access/visible.ts';
 
 /** A student that a row names. */
 export interface NamedStudent {

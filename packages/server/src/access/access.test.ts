@@ -8,9 +8,9 @@ import {
   type StudentLinkView,
 } from '@lotrecht/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { allRoutes } from './app.ts';
-import { saveWorkedCheck, workedCheck } from './test/documents.ts';
-import { startTestApp, type TestApp, type TestClient } from './test/test-app.ts';
+import { allRoutes } from '../app.ts';
+import { saveWorkedCheck, workedCheck } from '../test/documents.ts';
+import { startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
 
 /** How a stranger would call a route with ids that are not theirs. */
 interface Call {

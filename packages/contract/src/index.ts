@@ -216,6 +216,8 @@ export {
   type MethodView,
   type PlaceView,
   type PostView,
+  type SyncChange,
+  type SyncView,
   type SavedCheckView,
   type SessionEntryView,
   type SessionView,

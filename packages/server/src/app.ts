@@ -4,7 +4,9 @@ import Router from '@koa/router';
 import Koa, { type Middleware } from 'koa';
 import compress from 'koa-compress';
 import { type Logger } from 'pino';
+import { noteLook } from './audit/note-looks.ts';
 import { auditRoutes } from './audit/audit-routes.ts';
+import { syncRoutes } from './changes/sync-routes.ts';
 import { type Answerer, openAnswerer } from './checks/answerer.ts';
 import { checkRoutes } from './checks/check-routes.ts';
 import { consentRoutes } from './consents/consent-routes.ts';
@@ -100,6 +102,7 @@ export function allRoutes({
     ...identityRoutes({ db, setupCode, limits }),
     ...passwordRoutes({ db, origins, postBox, limits }),
     ...auditRoutes(db),
+    ...syncRoutes(db),
     ...studentRoutes(db),
     ...consentRoutes(db),
     ...rosterRoutes(db),
@@ -150,6 +153,7 @@ export function createApp(deps: AppDependencies): Koa<RequestState> {
     router[route.method](route.path, guard(route), readBody as never, async (ctx) => {
       if (route.path.startsWith('/api/')) ctx.set('Cache-Control', 'no-store');
       await route.handle(ctx as unknown as AppContext);
+      await noteLook(deps.db, route.audit, ctx.state);
       writeOnce(ctx);
     });
   }

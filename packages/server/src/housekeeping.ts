@@ -1,5 +1,6 @@
 import { type Logger } from 'pino';
 import { noteWaitingLooks } from './audit/note-looks.ts';
+import { sweepChanges } from './changes/change-log.ts';
 import { type Database } from './database/database.ts';
 import { isBusy, hasNoRoom, isUnreachable } from './database/trouble.ts';
 import { sweepTries } from './http/try-count.ts';
@@ -28,7 +29,7 @@ export function keepHouse(db: Database, logger: Logger): void {
     return LOOKS_EVERY_MS;
   });
   again(logger, 'what is over was not swept out', async () => {
-    for (const sweep of [sweepSessions, sweepTries, sweepDevices, sweepLinks]) await sweep(db);
+    for (const sweep of [sweepSessions, sweepTries, sweepDevices, sweepLinks, sweepChanges]) await sweep(db);
     return SWEEP_EVERY_MS;
   });
 }

@@ -280,18 +280,8 @@ export interface AuditEntryView {
   /** Empty: erased since. */
   readonly studentName: string;
   readonly action: 'seen' | 'changed' | 'deleted' | 'restored' | 'erased' | 'printed' | 'exported' | 'moved';
-  /** What of the student it was about. */
-  readonly what:
-    | 'student'
-    | 'lists'
-    | 'lesson'
-    | 'check'
-    | 'versions'
-    | 'lines'
-    | 'hand-out'
-    | 'link'
-    | 'consent'
-    | 'self-check';
+  /** What of the student it was about: a kind of record, or `lists`, `lines`, `versions`. */
+  readonly what: string;
   /** By the student's own link; the instructor is the one whose student it is. */
   readonly byLink: boolean;
   /** It came in by a file: what the file says, and nothing that was seen here. */
@@ -327,4 +317,29 @@ export interface AcademyEventView {
     | 'consent-confirmed';
   /** What it was done with, for a person; never a student. */
   readonly detail: string;
+}
+
+/** One record that was changed, as devices that hold it are told. */
+export interface SyncChange {
+  /** In one order within the academy. */
+  readonly sequence: number;
+  /** A kind of record. */
+  readonly kind: string;
+  readonly id: string;
+  /** What it was changed to; null for what has no revisions, or keeps the one it had. */
+  readonly revision: number | null;
+  /** Whose it is; null for what is the academy's own. */
+  readonly studentId: string | null;
+  /** Taken away, erased, or no longer the asker's to see: whoever holds it lets go of it. */
+  readonly gone: boolean;
+  /** UTC, ISO 8601. */
+  readonly at: string;
+}
+
+/** What has changed since a number, a page of it. */
+export interface SyncView {
+  readonly changes: readonly SyncChange[];
+  /** What to ask with for the next page, or the next time. */
+  readonly next: number;
+  readonly more: boolean;
 }

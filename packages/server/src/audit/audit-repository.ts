@@ -19,7 +19,7 @@ export interface Access {
 }
 
 /** Records that something of a student was changed; in the transaction that changes it. */
-export async function recordAccess(
+export async function insertAccess(
   db: Queries,
   { academyId, instructorId }: Actor,
   studentId: string,

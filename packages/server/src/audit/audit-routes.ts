@@ -11,6 +11,7 @@ export function auditRoutes(db: Database): readonly Route[] {
       method: 'get',
       path: '/api/audit',
       access: 'head',
+      audit: { nothing: 'the notes themselves' },
       handle: async (ctx) => {
         ctx.body = await listAccesses(db, requireActor(ctx).academyId);
       },
@@ -19,6 +20,7 @@ export function auditRoutes(db: Database): readonly Route[] {
       method: 'get',
       path: '/api/academy/events',
       access: 'head',
+      audit: { nothing: 'no student is in it' },
       handle: async (ctx) => {
         ctx.body = await listEvents(db, requireActor(ctx).academyId);
       },

@@ -1,7 +1,8 @@
-import { type Logger } from 'pino';
+import { type Actor } from '../access/actor.ts';
 import { type Database } from '../database/database.ts';
 import { ifPossible } from '../database/in-time.ts';
-import { type AppContext } from '../http/context.ts';
+import { type AppContext, type RequestState } from '../http/context.ts';
+import { type Audit } from '../http/route.ts';
 import { requireActor } from '../identity/session-cookie.ts';
 import { type Access, insertLooks, type Look } from './audit-repository.ts';
 
@@ -12,24 +13,31 @@ const MOST_WAITING = 10_000;
 /** Looks that the database did not take yet, oldest first, until it does. */
 const waiting = new WeakMap<Database, Look[]>();
 
-/**
- * Notes that the signed-in instructor has looked at students. A database that takes nothing for the moment, its disk
- * full or others in the way, is no reason to show nothing: the note waits here, is in the log, and goes in later.
- */
-export async function noteLooks(
-  ctx: AppContext,
-  db: Database,
-  studentIds: readonly string[],
-  access: Access,
-): Promise<void> {
-  await noteLook(db, { actor: requireActor(ctx), studentIds, access }, ctx.state.log);
+/** Says at whom a route has looked; the frame notes it by the route's `audit`. Default: by who is signed in. */
+export function lookedAt(ctx: AppContext, studentIds: readonly string[], byLink?: Actor): void {
+  ctx.state.looked = { actor: byLink ?? requireActor(ctx), studentIds, byLink: byLink !== undefined };
 }
 
-/** The same for whoever is not signed in: a student by their link. */
-export async function noteLook(db: Database, look: Look, log: Logger): Promise<void> {
+/** What a route's `audit` says of a look, or undefined where it is none. */
+function lookOf(audit: Audit): Pick<Access, 'action' | 'what'> | undefined {
+  if ('seen' in audit) return { action: 'seen', what: audit.seen };
+  if ('printed' in audit) return { action: 'printed', what: audit.printed };
+  if ('exported' in audit) return { action: 'exported', what: audit.exported };
+  return undefined;
+}
+
+/**
+ * Notes a call that has shown students, before it is answered. A database that takes nothing for the moment, its disk
+ * full or others in the way, is no reason to show nothing: the note waits here, is in the log, and goes in later.
+ */
+export async function noteLook(db: Database, audit: Audit, { log, looked }: RequestState): Promise<void> {
+  const access = lookOf(audit);
+  if (access === undefined) return;
+  if (looked === undefined) throw new Error('a route that shows students has to say whom');
+  const { actor, studentIds, byLink } = looked;
+  const look = { actor, studentIds, access: { ...access, byLink } };
   // A note that comes late after all meets its own key when it is written again: it is there once.
   if (await ifPossible(insertLooks(db, look), PATIENCE_MS)) return;
-  const { actor, studentIds, access } = look;
   log.warn({ instructorId: actor.instructorId, studentIds, access }, 'a look waits to be noted');
   const queue = waiting.get(db) ?? [];
   waiting.set(db, queue);

@@ -2,7 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { composeCheck, solveDocument } from '@lotrecht/contract';
 import { type Database, openDatabase } from '../database/database.ts';
 import { type Actor, actorOf } from '../access/actor.ts';
-import { insertLooks, recordAccess } from '../audit/audit-repository.ts';
+import { insertLooks } from '../audit/audit-repository.ts';
+import { recordChange } from '../changes/record-change.ts';
 import { addVersion, findCheck, findSave, insertCheck } from '../checks/check-repository.ts';
 import { findSession, hashToken, openSession } from '../identity/session-repository.ts';
 import { insertAcademy, insertInstructor } from '../identity/instructor-repository.ts';
@@ -124,9 +125,15 @@ async function saveSql({ db, actor, token, lessonId }: Ground): Promise<Way> {
           saveKey,
         },
       );
+      await recordChange(tx, actor, {
+        kind: 'check',
+        id,
+        revision: 1,
+        studentId: lesson?.studentId ?? '',
+        action: 'changed',
+      });
     });
     await findCheck(db, actor, id);
-    await recordAccess(db, actor, lesson?.studentId ?? '', { action: 'changed', what: 'check' });
   };
 }
 

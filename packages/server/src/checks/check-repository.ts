@@ -15,7 +15,6 @@ import { type Scope } from '../access/scope.ts';
 import { COLD_VERSION } from './cold.ts';
 import { bindCircumstances, type CircumstancesRow, toCircumstances } from './circumstances.ts';
 import { type MeasuredVersion, replaceMeasuredLines } from './measured-line-repository.ts';
-import { markStanding, markStandingOf } from '../roster/standing-due.ts';
 import { visibleStudents } from '../access/visible.ts';
 
 /**
@@ -235,7 +234,6 @@ export async function addVersion(
             ${JSON.stringify(version.result)}, ${bindCircumstances(version.circumstances)},
             ${version.result.core}, ${version.saveKey}, ${actor.instructorId})`);
   await replaceMeasuredLines(db, actor, { checkId: id, studentId, isNew: revision === 0 }, version);
-  await markStanding(db, actor.academyId, studentId);
   return true;
 }
 
@@ -252,6 +250,5 @@ export async function setCheckDeleted(
   const changed = await db.exec(sql`
     UPDATE setup_check c JOIN student s ON s.academy_id = c.academy_id AND s.id = c.student_id
     SET ${change} AND ${visibleStudents(actor)} AND c.id = ${id}`);
-  if (changed === 1) await markStandingOf(db, actor.academyId, { check: id });
   return changed === 1;
 }

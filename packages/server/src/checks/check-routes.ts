@@ -7,8 +7,8 @@ import {
   USUAL_OF_CLUB,
   validateCheckInput,
 } from '@lotrecht/contract';
-import { recordAccess } from '../audit/audit-repository.ts';
-import { noteLooks } from '../audit/note-looks.ts';
+import { recordChange } from '../changes/record-change.ts';
+import { lookedAt } from '../audit/note-looks.ts';
 import { type Database } from '../database/database.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idHeader, idParam } from '../http/params.ts';
@@ -27,7 +27,7 @@ import {
 } from './check-repository.ts';
 import { recomputeBroughtBack } from './correct-hand.ts';
 import { findPrior } from '../roster/academy-prior.ts';
-import { lockStudent } from '../students/lock-student.ts';
+import { lockStudent } from '../access/lock-student.ts';
 import { findStudent } from '../students/student-repository.ts';
 import { listMeasuredChecks, listMeasuredLines } from './measured-line-repository.ts';
 import { LINES } from './lines.ts';
@@ -48,7 +48,8 @@ export function checkRoutes(db: Database, answerer: Answerer): readonly Route[] 
       await lockStudent(tx, actor, studentId);
       if (!(await setCheckDeleted(tx, actor, id, deleted))) throw notFound();
       if (!deleted) await recomputeBroughtBack(tx, actor, studentId);
-      await recordAccess(tx, actor, studentId, { action: deleted ? 'deleted' : 'restored', what: 'check' });
+      const action = deleted ? 'deleted' : 'restored';
+      await recordChange(tx, actor, { kind: 'check', id, revision: null, studentId, action });
     });
   };
   /** The student whose lines are asked for; that they were looked at is noted. */
@@ -58,7 +59,7 @@ export function checkRoutes(db: Database, answerer: Answerer): readonly Route[] 
     const actor = requireActor(ctx);
     const student = await findStudent(db, actor, idParam(ctx));
     if (student === undefined) throw notFound();
-    await noteLooks(ctx, db, [student.id], { action: 'seen', what: 'lines' });
+    lookedAt(ctx, [student.id]);
     return { actor, studentId: student.id };
   };
   return [
@@ -66,11 +67,12 @@ export function checkRoutes(db: Database, answerer: Answerer): readonly Route[] 
       method: 'get',
       path: '/api/checks/:id',
       access: 'signed-in',
+      audit: { seen: 'check' },
       handle: async (ctx) => {
         const actor = requireActor(ctx);
         const check = await findCheck(db, actor, idParam(ctx));
         if (check === undefined) throw notFound();
-        await noteLooks(ctx, db, [check.studentId], { action: 'seen', what: 'check' });
+        lookedAt(ctx, [check.studentId]);
         ctx.body = check;
       },
     },
@@ -78,6 +80,7 @@ export function checkRoutes(db: Database, answerer: Answerer): readonly Route[] 
       method: 'get',
       path: '/api/students/:id/lines',
       access: 'signed-in',
+      audit: { seen: 'lines' },
       handle: async (ctx) => {
         const { actor, studentId } = await lookAtLines(ctx);
         ctx.body = await listMeasuredChecks(db, actor, { studentId });
@@ -87,6 +90,7 @@ export function checkRoutes(db: Database, answerer: Answerer): readonly Route[] 
       method: 'get',
       path: '/api/students/:id/known',
       access: 'signed-in',
+      audit: { seen: 'lines' },
       handle: async (ctx) => {
         const before = matching(ctx, 'on', DAY, 'Give the day of the lesson as YYYY-MM-DD.') ?? LATEST_DAY;
         const { actor, studentId } = await lookAtLines(ctx);
@@ -101,6 +105,7 @@ export function checkRoutes(db: Database, answerer: Answerer): readonly Route[] 
       method: 'get',
       path: '/api/students/:id/lines/:line',
       access: 'signed-in',
+      audit: { seen: 'lines' },
       handle: async (ctx) => {
         const actor = requireActor(ctx);
         const student = await findStudent(db, actor, idParam(ctx));
@@ -108,7 +113,7 @@ export function checkRoutes(db: Database, answerer: Answerer): readonly Route[] 
         const line = LINES.find((name) => name === ctx.params['line']);
         if (line === undefined) throw notFound();
         const clubGroup = oneOf(ctx, 'club', Object.keys(USUAL_OF_CLUB) as ClubGroup[]);
-        await noteLooks(ctx, db, [student.id], { action: 'seen', what: 'lines' });
+        lookedAt(ctx, [student.id]);
         ctx.body = await listMeasuredLines(db, actor, {
           studentId: student.id,
           line,
@@ -120,12 +125,13 @@ export function checkRoutes(db: Database, answerer: Answerer): readonly Route[] 
       method: 'get',
       path: '/api/checks/:id/versions',
       access: 'signed-in',
+      audit: { seen: 'versions' },
       handle: async (ctx) => {
         const [actor, id] = [requireActor(ctx), idParam(ctx)];
         const before = matching(ctx, 'before', /^[1-9]\d{0,8}$/, 'Give a revision, a whole number.');
         const check = await findCheck(db, actor, id);
         if (check === undefined) throw notFound();
-        await noteLooks(ctx, db, [check.studentId], { action: 'seen', what: 'versions' });
+        lookedAt(ctx, [check.studentId]);
         ctx.body = await listVersions(db, actor, id, before === undefined ? undefined : Number(before));
       },
     },
@@ -133,6 +139,7 @@ export function checkRoutes(db: Database, answerer: Answerer): readonly Route[] 
       method: 'put',
       path: '/api/checks/:id',
       access: 'signed-in',
+      audit: { changes: 'check' },
       handle: async (ctx) => {
         const save = {
           id: idParam(ctx),
@@ -147,6 +154,7 @@ export function checkRoutes(db: Database, answerer: Answerer): readonly Route[] 
       method: 'delete',
       path: '/api/checks/:id',
       access: 'signed-in',
+      audit: { changes: 'check' },
       handle: async (ctx) => {
         const [actor, id] = [requireActor(ctx), idParam(ctx)];
         await changeDeleted(actor, id, true);
@@ -157,6 +165,7 @@ export function checkRoutes(db: Database, answerer: Answerer): readonly Route[] 
       method: 'post',
       path: '/api/checks/:id/restore',
       access: 'signed-in',
+      audit: { changes: 'check' },
       handle: async (ctx) => {
         const [actor, id] = [requireActor(ctx), idParam(ctx)];
         await changeDeleted(actor, id, false);

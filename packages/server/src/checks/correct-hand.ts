@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { solveDocument } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
 import { type Actor } from '../access/actor.ts';
+import { logChange } from '../changes/record-change.ts';
 import { conflict } from '../http/problem.ts';
 import { findStudent } from '../students/student-repository.ts';
 import { addVersion, listChecksOfStudent } from './check-repository.ts';
@@ -35,7 +36,9 @@ export async function recomputeForHand(
       saveKey: randomUUID(),
     } as const;
     // A check that moved on meanwhile undoes the whole change of hand; the instructor tries again.
-    if (!(await addVersion(tx, actor, check, version))) throw conflict(check);
+    if (!(await addVersion(tx, actor, check, version))) throw conflict('check', check);
+    const { id, revision } = check;
+    await logChange(tx, actor, { kind: 'check', id, revision: revision + 1, studentId, action: 'changed' });
   }
 }
 

@@ -8,14 +8,14 @@ import {
   solveDocument,
 } from '@lotrecht/contract';
 import { type Logger } from 'pino';
-import { recordAccess } from '../audit/audit-repository.ts';
+import { recordChange } from '../changes/record-change.ts';
 import { requireConsent } from '../consents/require-consent.ts';
 import { type Database, type Queries } from '../database/database.ts';
 import { isDuplicate } from '../database/trouble.ts';
 import { type Actor } from '../access/actor.ts';
 import { conflict, notFound, Problem } from '../http/problem.ts';
 import { findLesson } from '../lessons/lesson-repository.ts';
-import { lockStudent } from '../students/lock-student.ts';
+import { lockStudent } from '../access/lock-student.ts';
 import { type Answerer } from './answerer.ts';
 import { addVersion, findCheck, findSave, insertCheck } from './check-repository.ts';
 import { differencesBetween } from './result-difference.ts';
@@ -135,7 +135,8 @@ async function store(
     },
   );
   if (!added) throw new Superseded();
-  await recordAccess(tx, actor, studentId, { action: 'changed', what: 'check' });
+  const revision = input.revision + 1;
+  await recordChange(tx, actor, { kind: 'check', id, revision, studentId, action: 'changed' });
 }
 
 /** Asked inside the transaction: a hand that is corrected meanwhile is corrected before this check, or with it. */
@@ -170,5 +171,5 @@ async function requireSaved(db: Database, actor: Actor, { id, saveKey }: CheckSa
   const current: CheckView | undefined = await findCheck(db, actor, id);
   if (current === undefined) throw notFound();
   const known = saveKey !== undefined && (await findSave(db, actor, id, saveKey)) !== undefined;
-  if (!known) throw conflict(current);
+  if (!known) throw conflict('check', current);
 }

@@ -13,12 +13,14 @@ export async function insertConsent(
   actor: Actor,
   studentId: string,
   { scope, givenBy, givenOn }: ConsentInput,
-): Promise<void> {
+): Promise<string> {
+  const id = randomUUID();
   await db.exec(sql`
     INSERT INTO guardian_consent
       (academy_id, id, student_id, scope, given_by, given_on, recorded_by, confirmed_at)
-    VALUES (${actor.academyId}, ${randomUUID()}, ${studentId}, ${scope}, ${givenBy}, ${givenOn},
+    VALUES (${actor.academyId}, ${id}, ${studentId}, ${scope}, ${givenBy}, ${givenOn},
             ${actor.instructorId}, UTC_TIMESTAMP(3))`);
+  return id;
 }
 
 /** A student's consents, newest first; withdrawn ones stay on record. */

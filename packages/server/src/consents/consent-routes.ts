@@ -1,13 +1,13 @@
 import { validateConsentInput } from '@lotrecht/contract';
 import { recordEvent } from '../audit/academy-log.ts';
-import { recordAccess } from '../audit/audit-repository.ts';
+import { type Change, recordChange } from '../changes/record-change.ts';
 import { type Database } from '../database/database.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idParam } from '../http/params.ts';
 import { notFound } from '../http/problem.ts';
 import { type Route } from '../http/route.ts';
 import { requireActor } from '../identity/session-cookie.ts';
-import { lockStudent } from '../students/lock-student.ts';
+import { lockStudent } from '../access/lock-student.ts';
 import {
   confirmConsent,
   insertConsent,
@@ -17,6 +17,10 @@ import {
   withdrawConsent,
 } from './consent-repository.ts';
 
+function changeOf(id: string, studentId: string): Change {
+  return { kind: 'consent', id, revision: null, studentId, action: 'changed' };
+}
+
 /** What guardians have consented to, and what they have withdrawn. */
 export function consentRoutes(db: Database): readonly Route[] {
   return [
@@ -24,13 +28,14 @@ export function consentRoutes(db: Database): readonly Route[] {
       method: 'post',
       path: '/api/students/:id/consents',
       access: 'signed-in',
+      audit: { changes: 'consent' },
       handle: async (ctx) => {
         const [actor, id] = [requireActor(ctx), idParam(ctx)];
         const input = bodyOf(ctx, validateConsentInput);
         await db.inTransaction(async (tx) => {
           await lockStudent(tx, actor, id);
-          await insertConsent(tx, actor, id, input);
-          await recordAccess(tx, actor, id, { action: 'changed', what: 'consent' });
+          const consentId = await insertConsent(tx, actor, id, input);
+          await recordChange(tx, actor, changeOf(consentId, id));
         });
         ctx.body = await listConsents(db, actor, id);
       },
@@ -39,6 +44,7 @@ export function consentRoutes(db: Database): readonly Route[] {
       method: 'get',
       path: '/api/consents/proposed',
       access: 'head',
+      audit: { nothing: 'what waits for this head to look at the student' },
       handle: async (ctx) => {
         ctx.body = await listProposedConsents(db, requireActor(ctx));
       },
@@ -47,6 +53,7 @@ export function consentRoutes(db: Database): readonly Route[] {
       method: 'post',
       path: '/api/consents/:id/confirm',
       access: 'head',
+      audit: { changes: 'consent' },
       handle: async (ctx) => {
         const [actor, id] = [requireActor(ctx), idParam(ctx)];
         const studentId = await studentOfConsent(db, actor, id);
@@ -55,7 +62,7 @@ export function consentRoutes(db: Database): readonly Route[] {
           await lockStudent(tx, actor, studentId);
           // A second head who confirms the same changes nothing.
           if (!(await confirmConsent(tx, actor, id))) return;
-          await recordAccess(tx, actor, studentId, { action: 'changed', what: 'consent' });
+          await recordChange(tx, actor, changeOf(id, studentId));
           await recordEvent(tx, actor, { action: 'consent-confirmed', detail: '' });
         });
         ctx.status = 204;
@@ -65,6 +72,7 @@ export function consentRoutes(db: Database): readonly Route[] {
       method: 'delete',
       path: '/api/consents/:id',
       access: 'signed-in',
+      audit: { changes: 'consent' },
       handle: async (ctx) => {
         const [actor, id] = [requireActor(ctx), idParam(ctx)];
         const studentId = await studentOfConsent(db, actor, id);
@@ -72,7 +80,7 @@ export function consentRoutes(db: Database): readonly Route[] {
         await db.inTransaction(async (tx) => {
           await lockStudent(tx, actor, studentId);
           if ((await withdrawConsent(tx, actor, id)) === undefined) throw notFound();
-          await recordAccess(tx, actor, studentId, { action: 'changed', what: 'consent' });
+          await recordChange(tx, actor, changeOf(id, studentId));
         });
         ctx.status = 204;
       },

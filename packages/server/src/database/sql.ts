@@ -42,6 +42,11 @@ function isFragment(part: Bindable | SqlFragment): part is SqlFragment {
   return typeof part === 'object' && part !== null && 'fragment' in part;
 }
 
+/** Words of SQL that stand in a declaration: names of tables and columns, never anything from input. */
+export function declared(text: string): SqlFragment {
+  return { fragment: true, text, values: [] };
+}
+
 /** Values for IN (…); none matches nothing. */
 export function listOf(values: readonly string[]): SqlFragment {
   return values.reduce((list, value) => sql`${list}, ${value}`, sql`NULL`);

@@ -176,6 +176,7 @@ const WRITTEN: Readonly<
       values: [ACADEMY],
     },
   ],
+  '0015': [{ text: 'INSERT INTO academy_prior (academy_id, due) VALUES (?, 1)', values: [ACADEMY] }],
 };
 const states = Object.keys(WRITTEN);
 const running: TestApp[] = [];

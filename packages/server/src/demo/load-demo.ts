@@ -17,6 +17,7 @@ import { refreshStatistics } from '../database/refresh-statistics.ts';
 import { refreshPriors } from '../roster/academy-prior.ts';
 import { refreshStandings } from '../roster/refresh-standings.ts';
 import { sql } from '../database/sql.ts';
+import { markStanding } from '../changes/standing-due.ts';
 import { type Actor, actorOf } from '../access/actor.ts';
 import { anyAcademyExists, insertAcademy, insertInstructor } from '../identity/instructor-repository.ts';
 import { hashPassword } from '../identity/passwords.ts';
@@ -86,6 +87,7 @@ async function loadStudent(
 ): Promise<number> {
   const studentId = randomUUID();
   await insertStudent(tx, actor, studentId, { revision: 0, ...student });
+  await markStanding(tx, actor.academyId, studentId);
   if (student.minor) {
     const first = new Date(today.getTime() - daysAgoOf(student, 0) * DAY_MS).toISOString().slice(0, 10);
     const givenBy = `A. ${student.name.split(' ').at(-1) ?? ''}`;

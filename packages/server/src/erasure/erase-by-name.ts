@@ -5,6 +5,7 @@ import { sql } from '../database/sql.ts';
 import { type Actor } from '../access/actor.ts';
 import { notFound, Problem } from '../http/problem.ts';
 import { type PostBox } from '../post/post-box.ts';
+import { logChange } from '../changes/record-change.ts';
 import { eraseStudent } from './erase-student.ts';
 import { type Tombstones } from './tombstones.ts';
 
@@ -41,6 +42,15 @@ export async function eraseByName(
     if (student.name.trim() !== name.trim()) throw otherName(name);
     const ids = await postBox.forget(tx, erased);
     await eraseStudent(tx, erased);
+    // What is left of them for devices: an id that nobody has any more.
+    const gone = {
+      kind: 'student',
+      id: studentId,
+      revision: null,
+      studentId: null,
+      action: 'erased',
+    } as const;
+    await logChange(tx, actor, gone);
     await tx.exec(sql`
       INSERT INTO audit_entry (academy_id, id, instructor_id, student_id, action)
       VALUES (${actor.academyId}, ${randomUUID()}, ${actor.instructorId}, ${studentId}, 'erased')`);

@@ -1,6 +1,16 @@
 import { type Queries } from '../database/database.ts';
-import { sql } from '../database/sql.ts';
+import { declared, sql } from '../database/sql.ts';
+import { EXCHANGED_TABLES, ofStudent, STUDENT_LINKS } from '../exchange/tables.ts';
 import { dropEvidence } from '../roster/academy-prior.ts';
+
+/** Computed of a student, or said about what was changed: in no file, and theirs all the same. */
+const COMPUTED = [
+  'measured_line',
+  'line_standing',
+  'student_standing',
+  'standing_due',
+  'record_change',
+] as const;
 
 /** Who is erased. */
 export interface Erased {
@@ -15,23 +25,17 @@ export interface Erased {
  * @returns whether there was such a student
  */
 export async function eraseStudent(tx: Queries, { academyId, studentId }: Erased): Promise<boolean> {
-  const theirs = sql`academy_id = ${academyId} AND student_id = ${studentId}`;
-  await tx.exec(sql`DELETE FROM measured_line WHERE ${theirs}`);
-  await tx.exec(sql`DELETE FROM line_standing WHERE ${theirs}`);
-  await tx.exec(sql`DELETE FROM student_standing WHERE ${theirs}`);
-  await tx.exec(sql`DELETE FROM standing_due WHERE ${theirs}`);
-  await dropEvidence(tx, { academyId, studentId });
-  await tx.exec(sql`DELETE FROM hand_out WHERE ${theirs}`);
-  await tx.exec(sql`DELETE FROM self_check WHERE ${theirs}`);
-  await tx.exec(sql`DELETE FROM student_link WHERE ${theirs}`);
-  await tx.exec(sql`DELETE FROM guardian_consent WHERE ${theirs}`);
-  await tx.exec(sql`
-    DELETE v FROM check_version v
-    JOIN setup_check c ON c.academy_id = v.academy_id AND c.id = v.check_id
-    WHERE c.academy_id = ${academyId} AND c.student_id = ${studentId}`);
-  await tx.exec(sql`DELETE FROM setup_check WHERE ${theirs}`);
-  await tx.exec(sql`DELETE FROM lesson WHERE ${theirs}`);
-  await tx.exec(sql`DELETE FROM audit_entry WHERE ${theirs}`);
+  const whose = { academyId, studentId };
+  await dropEvidence(tx, whose);
+  for (const name of COMPUTED)
+    await tx.exec(sql`
+      DELETE FROM ${declared(name)} WHERE academy_id = ${academyId} AND student_id = ${studentId}`);
+  // What points before what is pointed at: a file's order, turned round. The student is the last of theirs.
+  for (const table of [...EXCHANGED_TABLES, STUDENT_LINKS].toReversed()) {
+    if (table.ofStudent === null || table.ofStudent === 'id') continue;
+    await tx.exec(sql`
+      DELETE t FROM ${declared(table.name)} t WHERE t.academy_id = ${academyId} AND ${ofStudent(table, studentId)}`);
+  }
   const found = await tx.exec(sql`DELETE FROM student WHERE academy_id = ${academyId} AND id = ${studentId}`);
   await tx.exec(sql`
     INSERT IGNORE INTO erased_student (academy_id, student_id)

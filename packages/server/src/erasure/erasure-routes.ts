@@ -15,6 +15,7 @@ export function erasureRoutes(dependencies: ErasureDependencies): readonly Route
       method: 'post',
       path: '/api/students/:id/erase',
       access: 'head',
+      audit: { nothing: 'erasing leaves its own note, without a name' },
       handle: async (ctx) => {
         const { name } = bodyOf(ctx, validateErasureInput);
         const wish = { studentId: idParam(ctx), name, log: ctx.state.log };
@@ -26,6 +27,7 @@ export function erasureRoutes(dependencies: ErasureDependencies): readonly Route
       method: 'get',
       path: '/api/academy/retention',
       access: 'head',
+      audit: { nothing: 'whose time is over, for the head to decide' },
       handle: async (ctx) => {
         ctx.body = await findRetention(db, requireActor(ctx), today());
       },
@@ -34,6 +36,7 @@ export function erasureRoutes(dependencies: ErasureDependencies): readonly Route
       method: 'put',
       path: '/api/academy/retention',
       access: 'head',
+      audit: { event: true },
       handle: async (ctx) => {
         const actor = requireActor(ctx);
         const { months } = bodyOf(ctx, validateRetentionInput);
@@ -47,6 +50,7 @@ export function erasureRoutes(dependencies: ErasureDependencies): readonly Route
       method: 'get',
       path: '/api/erased-students',
       access: 'signed-in',
+      audit: { nothing: 'ids of nobody who is there' },
       handle: async (ctx) => {
         const { academyId } = requireActor(ctx);
         ctx.body = await listErased(db, academyId);

@@ -1,7 +1,7 @@
 import { Readable } from 'node:stream';
 import { type AcademyLine } from '@lotrecht/contract';
 import { recordEvent } from '../audit/academy-log.ts';
-import { noteLooks } from '../audit/note-looks.ts';
+import { lookedAt } from '../audit/note-looks.ts';
 import { type Database } from '../database/database.ts';
 import { type AppContext } from '../http/context.ts';
 import { idParam } from '../http/params.ts';
@@ -48,6 +48,7 @@ export function exchangeRoutes(db: Database): readonly Route[] {
       method: 'get',
       path: '/api/academy/export',
       access: 'head',
+      audit: { event: true },
       handle: async (ctx) => {
         const actor = requireActor(ctx);
         const { academyId } = actor;
@@ -60,6 +61,7 @@ export function exchangeRoutes(db: Database): readonly Route[] {
       method: 'get',
       path: '/api/academy/tables/:table',
       access: 'head',
+      audit: { event: true },
       handle: async (ctx) => {
         const table = [...EXCHANGED_TABLES, MEASURED_LINES].find((t) => t.name === ctx.params['table']);
         if (table === undefined) throw notFound();
@@ -74,11 +76,12 @@ export function exchangeRoutes(db: Database): readonly Route[] {
       method: 'get',
       path: '/api/students/:id/export',
       access: 'signed-in',
+      audit: { exported: 'student' },
       handle: async (ctx) => {
         const actor = requireActor(ctx);
         const student = await findStudent(db, actor, idParam(ctx));
         if (student === undefined) throw notFound();
-        await noteLooks(ctx, db, [student.id], { action: 'exported', what: 'student' });
+        lookedAt(ctx, [student.id]);
         const whose = { academyId: actor.academyId, studentId: student.id };
         const chunks = asJsonLines(exportAcademy(db, whose));
         sendFile(places, ctx, { name: 'student.jsonl', type: 'application/jsonl', chunks });
@@ -88,11 +91,12 @@ export function exchangeRoutes(db: Database): readonly Route[] {
       method: 'get',
       path: '/api/calendar',
       access: 'signed-in',
+      audit: { exported: 'lists' },
       handle: async (ctx) => {
         const actor = requireActor(ctx);
         const days = await listCalendarDays(db, actor);
         const ids = [...new Set(days.map((day) => day.studentId))];
-        await noteLooks(ctx, db, ids, { action: 'exported', what: 'lists' });
+        lookedAt(ctx, ids);
         const { academy } = await describeActor(db, actor, false);
         ctx.set('Content-Disposition', 'attachment; filename="lessons.ics"');
         ctx.type = 'text/calendar';

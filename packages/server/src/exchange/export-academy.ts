@@ -1,24 +1,10 @@
 import { type AcademyLine } from '@lotrecht/contract';
 import Papa from 'papaparse';
 import { type Database, type Snapshot } from '../database/database.ts';
-import { sql, type SqlFragment } from '../database/sql.ts';
+import { sql } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';
 import { selectStored, type StoredRow, toLine } from './stored-rows.ts';
-import { EXCHANGED_TABLES, type ExchangedTable, STUDENT_LINKS } from './tables.ts';
-
-function whoseRows({ ofStudent }: ExchangedTable, studentId: string | null): SqlFragment {
-  if (studentId === null) return sql`TRUE`;
-  switch (ofStudent) {
-    case 'id':
-      return sql`t.id = ${studentId}`;
-    case 'studentId':
-      return sql`t.student_id = ${studentId}`;
-    case 'of-check':
-      return sql`t.check_id IN (SELECT c.id FROM setup_check c WHERE c.academy_id = t.academy_id AND c.student_id = ${studentId})`;
-    case null:
-      return sql`FALSE`;
-  }
-}
+import { EXCHANGED_TABLES, type ExchangedTable, ofStudent, STUDENT_LINKS } from './tables.ts';
 
 /** One table's rows as a file has them. `studentId` null: the whole academy's. */
 export async function* rowsOf(
@@ -26,7 +12,7 @@ export async function* rowsOf(
   table: ExchangedTable,
   whose: Whose,
 ): AsyncGenerator<AcademyLine> {
-  const theirs = sql`t.academy_id = ${whose.academyId} AND ${whoseRows(table, whose.studentId)}`;
+  const theirs = sql`t.academy_id = ${whose.academyId} AND ${whose.studentId === null ? sql`TRUE` : ofStudent(table, whose.studentId)}`;
   for await (const row of snapshot.stream<StoredRow>(selectStored(table, theirs))) yield toLine(table, row);
 }
 

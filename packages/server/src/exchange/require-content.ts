@@ -7,7 +7,7 @@ import {
   validateResultDocument,
 } from '@lotrecht/contract';
 import { CORE_VERSION } from '@lotrecht/core';
-import { type Said } from '../records/kind.ts';
+import { requireRow, type Said } from '../records/kind.ts';
 import { KINDS } from '../records/kinds/index.ts';
 import { differencesWhenRecomputed, type StoredResult } from '../checks/result-difference.ts';
 
@@ -54,7 +54,9 @@ export function requireContent(line: AcademyLine): void {
 function requireOfKind(line: AcademyLine): void {
   const kind = KINDS.find(({ table }) => table === line.table);
   if (kind === undefined) return;
-  within(kind.inFiles.field, () => kind.inFiles.require(line as unknown as Said));
+  const look = (): void => requireRow(kind, line as unknown as Said);
+  if (kind.inFiles === undefined) look();
+  else within(kind.inFiles.field, look);
 }
 
 function requireVersion(line: Extract<AcademyLine, { table: 'check_version' }>): void {

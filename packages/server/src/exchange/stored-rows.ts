@@ -1,16 +1,11 @@
 import { type AcademyLine } from '@lotrecht/contract';
-import { sql, type SqlFragment } from '../database/sql.ts';
+import { declared, sql, type SqlFragment } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';
 import { columnOf } from '../records/kind.ts';
 import { type ExchangedTable } from './tables.ts';
 
 /** A row as the driver gives it, by field. */
 export type StoredRow = Readonly<Record<string, unknown>>;
-
-/** A piece of SQL whose every word stands in `tables.ts`. */
-export function words(text: string): SqlFragment {
-  return { fragment: true, text, values: [] };
-}
 
 /**
  * Rows of a table, as `t`, in the order of a file.
@@ -21,8 +16,8 @@ export function selectStored(table: ExchangedTable, where: SqlFragment, among = 
   const columns = Object.keys(table.fields).map((field) => `t.${columnOf(field)} AS \`${field}\``);
   const order = table.order.map((field) => `t.${columnOf(field)}`);
   return sql`
-    SELECT ${words(columns.join(', '))} FROM ${words(table.name)} t ${among}
-    WHERE ${where} ORDER BY ${words(order.join(', '))}`;
+    SELECT ${declared(columns.join(', '))} FROM ${declared(table.name)} t ${among}
+    WHERE ${where} ORDER BY ${declared(order.join(', '))}`;
 }
 
 /** A row as a file has it. */

@@ -1,4 +1,5 @@
 import { type AcademyLine } from '@lotrecht/contract';
+import { sql, type SqlFragment } from '../database/sql.ts';
 import { type AnyKind, type FieldKind } from '../records/kind.ts';
 import { KINDS } from '../records/kinds/index.ts';
 
@@ -17,12 +18,12 @@ export interface ExchangedTable {
 const STAMPS = { createdAt: 'instant', deletedAt: 'instant' } as const;
 
 /** A kind's records, as its declaration has them. */
-function tableOfKind({ table, fields }: AnyKind): ExchangedTable {
+function tableOfKind({ table, fields, owner }: AnyKind): ExchangedTable {
   return {
     name: table,
     fields: { id: 'plain', revision: 'plain', ...fields, ...STAMPS },
     order: ['id'],
-    ofStudent: null,
+    ofStudent: owner === 'student' ? 'studentId' : null,
   };
 }
 
@@ -50,7 +51,7 @@ export const EXCHANGED_TABLES: readonly ExchangedTable[] = [
     order: ['instructorId'],
     ofStudent: null,
   },
-  ...KINDS.map(tableOfKind),
+  ...KINDS.filter(({ owner }) => owner === 'academy').map(tableOfKind),
   {
     name: 'student',
     fields: {
@@ -130,6 +131,7 @@ export const EXCHANGED_TABLES: readonly ExchangedTable[] = [
     order: ['id'],
     ofStudent: 'studentId',
   },
+  ...KINDS.filter(({ owner }) => owner === 'student').map(tableOfKind),
   {
     name: 'guardian_consent',
     fields: {
@@ -230,4 +232,18 @@ export function tableNamed(name: AcademyLine['table']): ExchangedTable {
   const table = EXCHANGED_TABLES.find((t) => t.name === name);
   if (table === undefined) throw new Error(`no table ${name}`);
   return table;
+}
+
+/** A student's rows of a table, as `t`; none of a table that is nobody's own. */
+export function ofStudent(table: ExchangedTable, studentId: string): SqlFragment {
+  switch (table.ofStudent) {
+    case 'id':
+      return sql`t.id = ${studentId}`;
+    case 'studentId':
+      return sql`t.student_id = ${studentId}`;
+    case 'of-check':
+      return sql`t.check_id IN (SELECT c.id FROM setup_check c WHERE c.academy_id = t.academy_id AND c.student_id = ${studentId})`;
+    case null:
+      return sql`FALSE`;
+  }
 }

@@ -11,6 +11,7 @@ export function eyeRoutes(db: Database): readonly Route[] {
       method: 'get',
       path: '/api/eye',
       access: 'signed-in',
+      audit: { nothing: 'no student is in it' },
       handle: async (ctx) => {
         ctx.body = eyeView(await listGuesses(db, requireActor(ctx)));
       },

@@ -12,6 +12,8 @@ export interface RequestState {
   actor?: Actor;
   /** The session was locked: only its password opens it again. */
   locked?: boolean;
+  /** At whom a route has looked, for the note of it; set by `lookedAt`. */
+  looked?: { readonly actor: Actor; readonly studentIds: readonly string[]; readonly byLink: boolean };
   /** SHA-256 of the session cookie's token. */
   tokenHash?: Buffer;
 }

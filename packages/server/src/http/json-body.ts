@@ -6,16 +6,19 @@ import { Problem } from './problem.ts';
 /** The largest body a request may carry: many times a full check. */
 export const BODY_LIMIT = '512kb';
 
+/** JSON, and what changes a part of it (RFC 7396). */
+const JSON_TYPES = ['application/json', 'application/merge-patch+json'] as const;
+
 /** Reads JSON bodies, and only JSON. */
 export function readJsonBody(): AppMiddleware {
   const parse = bodyParser({
     enableTypes: ['json'],
     jsonLimit: BODY_LIMIT,
-    extendTypes: { json: ['application/json'] },
+    extendTypes: { json: [...JSON_TYPES] },
   }) as unknown as AppMiddleware;
   return async (ctx, next) => {
     if (ctx.method === 'GET' || ctx.method === 'DELETE') return next();
-    if (ctx.request.length !== undefined && ctx.request.length > 0 && !ctx.is('application/json')) {
+    if (ctx.request.length !== undefined && ctx.request.length > 0 && !ctx.is([...JSON_TYPES])) {
       throw new Problem({
         status: 415,
         code: 'not-json',

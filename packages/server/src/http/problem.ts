@@ -9,8 +9,9 @@ export interface ProblemDetail {
   readonly title: string;
   /** Fields, with JSON pointers into the body that was sent. */
   readonly errors?: readonly Refusal[];
-  /** The stored state that a conflicting save did not know. */
+  /** The stored state that a conflicting save did not know, and the kind of record it is of. */
   readonly current?: unknown;
+  readonly kind?: string;
   /** Seconds to wait before another try. */
   readonly retryAfterS?: number;
 }
@@ -33,13 +34,14 @@ export function notFound(): Problem {
   });
 }
 
-/** Someone else saved in between. */
-export function conflict(current: unknown): Problem {
+/** Someone else saved in between: what stands now, whatever kind it is of. */
+export function conflict(kind: string, current: unknown): Problem {
   return new Problem({
     status: 409,
     code: 'conflict',
     title:
       'This was changed elsewhere since you opened it. Nothing was overwritten; yours is still on the screen.',
+    kind,
     current,
   });
 }

@@ -175,44 +175,79 @@ export function identityRoutes({ db, setupCode, limits }: IdentityDependencies):
       method: 'get',
       path: '/api/setup',
       access: 'public',
+      audit: { nothing: 'no student is in it' },
       handle: async (ctx) => {
         ctx.body = { needed: setupCode !== undefined && !(await anyAcademyExists(db)) };
       },
     },
-    { method: 'post', path: '/api/setup', access: 'public', handle: makeFirstAcademy },
-    { method: 'post', path: '/api/session', access: 'public', handle: signIn },
+    {
+      method: 'post',
+      path: '/api/setup',
+      access: 'public',
+      audit: { nothing: 'in the security log' },
+      handle: makeFirstAcademy,
+    },
+    {
+      method: 'post',
+      path: '/api/session',
+      access: 'public',
+      audit: { nothing: 'in the security log' },
+      handle: signIn,
+    },
     {
       method: 'get',
       path: '/api/session',
       access: 'locked-too',
+      audit: { nothing: 'no student is in it' },
       handle: async (ctx) => {
         ctx.body = await describeActor(db, requireActor(ctx), ctx.state.locked === true);
       },
     },
-    { method: 'delete', path: '/api/session', access: 'locked-too', handle: signOut },
+    {
+      method: 'delete',
+      path: '/api/session',
+      access: 'locked-too',
+      audit: { nothing: 'in the security log' },
+      handle: signOut,
+    },
     {
       method: 'post',
       path: '/api/session/lock',
       access: 'locked-too',
+      audit: { nothing: 'in the security log' },
       handle: async (ctx) => {
         await setSessionLocked(db, requireTokenHash(ctx), true);
         ctx.status = 204;
       },
     },
-    { method: 'post', path: '/api/session/unlock', access: 'locked-too', handle: unlock },
+    {
+      method: 'post',
+      path: '/api/session/unlock',
+      access: 'locked-too',
+      audit: { nothing: 'in the security log' },
+      handle: unlock,
+    },
     {
       method: 'get',
       path: '/api/sessions',
       access: 'signed-in',
+      audit: { nothing: 'no student is in it' },
       handle: async (ctx) => {
         ctx.body = await listSessions(db, requireActor(ctx), requireTokenHash(ctx));
       },
     },
-    { method: 'delete', path: '/api/sessions', access: 'signed-in', handle: signOutEverywhere },
+    {
+      method: 'delete',
+      path: '/api/sessions',
+      access: 'signed-in',
+      audit: { nothing: 'in the security log' },
+      handle: signOutEverywhere,
+    },
     {
       method: 'delete',
       path: '/api/sessions/:id',
       access: 'signed-in',
+      audit: { nothing: 'in the security log' },
       handle: async (ctx) => {
         if (!(await revokeSession(db, requireActor(ctx), idParam(ctx)))) throw notFound();
         ctx.status = 204;

@@ -181,13 +181,26 @@ export function passwordRoutes({ db, origins, postBox, limits }: PasswordDepende
   };
 
   return [
-    { method: 'put', path: '/api/password', access: 'signed-in', handle: changePassword },
-    { method: 'post', path: '/api/password-forgotten', access: 'public', handle: forgotten },
-    { method: 'post', path: '/api/invitations', access: 'head', handle: invite },
+    {
+      method: 'put',
+      path: '/api/password',
+      access: 'signed-in',
+      audit: { nothing: 'in the security log' },
+      handle: changePassword,
+    },
+    {
+      method: 'post',
+      path: '/api/password-forgotten',
+      access: 'public',
+      audit: { nothing: 'in the security log' },
+      handle: forgotten,
+    },
+    { method: 'post', path: '/api/invitations', access: 'head', audit: { event: true }, handle: invite },
     {
       method: 'get',
       path: '/api/invitations',
       access: 'head',
+      audit: { nothing: 'no student is in it' },
       handle: async (ctx) => {
         ctx.body = await listInvitations(db, requireActor(ctx).academyId);
       },
@@ -196,6 +209,7 @@ export function passwordRoutes({ db, origins, postBox, limits }: PasswordDepende
       method: 'delete',
       path: '/api/invitations/:id',
       access: 'head',
+      audit: { event: true },
       handle: async (ctx) => {
         const [actor, id] = [requireActor(ctx), idParam(ctx)];
         await db.inTransaction(async (tx) => {
@@ -210,16 +224,24 @@ export function passwordRoutes({ db, origins, postBox, limits }: PasswordDepende
       method: 'get',
       path: '/api/links/:token',
       access: 'public',
+      audit: { nothing: 'no student is in it' },
       handle: async (ctx) => {
         const { kind, academyName, name, email } = await openLink(ctx);
         ctx.body = { kind, academyName, name, email };
       },
     },
-    { method: 'post', path: '/api/links/:token', access: 'public', handle: applyLink },
+    {
+      method: 'post',
+      path: '/api/links/:token',
+      access: 'public',
+      audit: { nothing: 'in the security log' },
+      handle: applyLink,
+    },
     {
       method: 'get',
       path: '/api/instructors',
       access: 'head',
+      audit: { nothing: 'no student is in it' },
       handle: async (ctx) => {
         ctx.body = await listInstructors(db, requireActor(ctx).academyId);
       },
@@ -228,6 +250,7 @@ export function passwordRoutes({ db, origins, postBox, limits }: PasswordDepende
       method: 'get',
       path: '/api/post',
       access: 'head',
+      audit: { nothing: 'letters without what they open' },
       handle: async (ctx) => {
         ctx.body = await listPost(db, requireActor(ctx).academyId);
       },

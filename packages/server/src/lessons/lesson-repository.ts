@@ -4,7 +4,6 @@ import { type Queries } from '../database/database.ts';
 import { sql, type SqlFragment } from '../database/sql.ts';
 import { type Actor } from '../access/actor.ts';
 import { type Scope, type Sees } from '../access/scope.ts';
-import { markStanding, markStandingOf } from '../roster/standing-due.ts';
 import { visibleStudents } from '../access/visible.ts';
 
 /** A lesson without its checks. */
@@ -67,7 +66,6 @@ export async function insertLesson(db: Queries, actor: Actor, id: string, input:
                         notes)
     VALUES (${actor.academyId}, ${id}, ${input.studentId}, ${actor.instructorId}, ${input.heldOn},
             ${input.nextOn ?? null}, ${input.placeId ?? null}, ${input.windy ?? false}, ${input.notes})`);
-  await markStanding(db, actor.academyId, input.studentId);
 }
 
 /** The lesson under which a day's readings at home are kept, made when there is none. @returns its id */
@@ -102,7 +100,6 @@ export async function updateLesson(
         l.place_id = ${input.placeId ?? null}, l.windy = ${input.windy ?? false}, l.notes = ${input.notes}, l.revision = l.revision + 1
     WHERE ${visibleStudents(actor)} AND l.id = ${id} AND l.deleted_at IS NULL AND l.revision = ${input.revision}
       AND l.student_id = ${input.studentId}`);
-  await markStanding(db, actor.academyId, input.studentId);
   return changed === 1;
 }
 
@@ -119,7 +116,6 @@ export async function setLessonDeleted(
   const changed = await db.exec(sql`
     UPDATE lesson l JOIN student s ON s.academy_id = l.academy_id AND s.id = l.student_id
     SET ${change} AND ${visibleStudents(actor)} AND l.id = ${id}`);
-  if (changed === 1) await markStandingOf(db, actor.academyId, { lesson: id });
   return changed === 1;
 }
 

@@ -1,11 +1,13 @@
-import { type LessonView, type TeeSheetEntry, type TodayView, validateLessonInput } from '@lotrecht/contract';
-import { recordAccess } from '../audit/audit-repository.ts';
-import { noteLooks } from '../audit/note-looks.ts';
-import { lockStudent } from '../students/lock-student.ts';
+import {
+  type LessonInput,
+  type LessonView,
+  type TeeSheetEntry,
+  type TodayView,
+  validateLessonInput,
+} from '@lotrecht/contract';
+import { lookedAt } from '../audit/note-looks.ts';
 import { listChecksOfLesson } from '../checks/check-repository.ts';
-import { recomputeBroughtBack } from '../checks/correct-hand.ts';
 import { type Database } from '../database/database.ts';
-import { bodyOf } from '../http/json-body.ts';
 import { idParam } from '../http/params.ts';
 import { notFound } from '../http/problem.ts';
 import { refused } from '../http/query.ts';
@@ -17,12 +19,12 @@ import {
   findLesson,
   listLessonsBefore,
   listLessonsDue,
+  type LessonRow,
   listLessonsOfDay,
-  setLessonDeleted,
-  studentOfLesson,
   type TeeSheetRow,
 } from './lesson-repository.ts';
-import { saveLesson } from './save-lesson.ts';
+import { type ChangedKind, changeRoutes } from '../records/record-routes.ts';
+import { lessons } from './save-lesson.ts';
 
 /** So many students are shown besides those of the day. */
 const SEEN_LATELY = 24;
@@ -36,6 +38,22 @@ function requireDay(text: unknown): string {
   throw refused('/date', 'Give a day as YYYY-MM-DD.', 'format');
 }
 
+/** What is changed of a lesson, and what of what is shown. */
+const LESSON: ChangedKind<LessonInput, LessonRow> = {
+  name: 'lesson',
+  path: 'lessons',
+  require: validateLessonInput,
+  toInput: ({ revision, studentId, heldOn, nextOn, placeId, windy, notes }) => ({
+    revision,
+    studentId,
+    heldOn,
+    windy,
+    notes,
+    ...(nextOn !== null && { nextOn }),
+    ...(placeId !== null && { placeId }),
+  }),
+};
+
 /** Lessons: the day's tee sheet, one with its checks, add, change, delete and undo. */
 export function lessonRoutes(db: Database): readonly Route[] {
   return [
@@ -43,6 +61,7 @@ export function lessonRoutes(db: Database): readonly Route[] {
       method: 'get',
       path: '/api/today/:date',
       access: 'signed-in',
+      audit: { seen: 'lists' },
       handle: async (ctx) => {
         const actor = requireActor(ctx);
         const date = requireDay(ctx.params['date']);
@@ -63,10 +82,7 @@ export function lessonRoutes(db: Database): readonly Route[] {
           earlier: told(lists.earlier),
           due: told(lists.due),
         };
-        await noteLooks(ctx, db, [...new Set(all.map((e) => e.studentId))], {
-          action: 'seen',
-          what: 'lists',
-        });
+        lookedAt(ctx, [...new Set(all.map((e) => e.studentId))]);
         ctx.body = view;
       },
     },
@@ -74,56 +90,16 @@ export function lessonRoutes(db: Database): readonly Route[] {
       method: 'get',
       path: '/api/lessons/:id',
       access: 'signed-in',
+      audit: { seen: 'lesson' },
       handle: async (ctx) => {
         const actor = requireActor(ctx);
         const lesson = await findLesson(db, actor, idParam(ctx));
         if (lesson === undefined) throw notFound();
-        await noteLooks(ctx, db, [lesson.studentId], { action: 'seen', what: 'lesson' });
+        lookedAt(ctx, [lesson.studentId]);
         const view: LessonView = { ...lesson, checks: await listChecksOfLesson(db, actor, lesson.id) };
         ctx.body = view;
       },
     },
-    {
-      method: 'put',
-      path: '/api/lessons/:id',
-      access: 'signed-in',
-      handle: async (ctx) => {
-        const actor = requireActor(ctx);
-        ctx.body = await saveLesson(db, actor, idParam(ctx), bodyOf(ctx, validateLessonInput));
-      },
-    },
-    {
-      method: 'delete',
-      path: '/api/lessons/:id',
-      access: 'signed-in',
-      handle: async (ctx) => {
-        const [actor, id] = [requireActor(ctx), idParam(ctx)];
-        const lesson = await findLesson(db, actor, id);
-        if (lesson === undefined) throw notFound();
-        await db.inTransaction(async (tx) => {
-          await lockStudent(tx, actor, lesson.studentId);
-          if (!(await setLessonDeleted(tx, actor, id, true))) throw notFound();
-          await recordAccess(tx, actor, lesson.studentId, { action: 'deleted', what: 'lesson' });
-        });
-        ctx.status = 204;
-      },
-    },
-    {
-      method: 'post',
-      path: '/api/lessons/:id/restore',
-      access: 'signed-in',
-      handle: async (ctx) => {
-        const [actor, id] = [requireActor(ctx), idParam(ctx)];
-        const studentId = await studentOfLesson(db, actor, id);
-        if (studentId === undefined) throw notFound();
-        await db.inTransaction(async (tx) => {
-          await lockStudent(tx, actor, studentId);
-          if (!(await setLessonDeleted(tx, actor, id, false))) throw notFound();
-          await recomputeBroughtBack(tx, actor, studentId);
-          await recordAccess(tx, actor, studentId, { action: 'restored', what: 'lesson' });
-        });
-        ctx.status = 204;
-      },
-    },
+    ...changeRoutes(db, LESSON, lessons),
   ];
 }

@@ -1,5 +1,5 @@
 import { type LessonInput } from '@lotrecht/contract';
-import { recordAccess } from '../audit/audit-repository.ts';
+import { recordChange } from '../changes/record-change.ts';
 import { requireConsent } from '../consents/require-consent.ts';
 import { type Database } from '../database/database.ts';
 import { isDuplicate } from '../database/trouble.ts';
@@ -7,8 +7,17 @@ import { type Actor } from '../access/actor.ts';
 import { conflict, notFound, type Problem } from '../http/problem.ts';
 import { refused } from '../http/query.ts';
 import { places } from '../records/index.ts';
-import { lockStudent } from '../students/lock-student.ts';
-import { findLesson, insertLesson, type LessonRow, updateLesson } from './lesson-repository.ts';
+import { lockStudent } from '../access/lock-student.ts';
+import { recomputeBroughtBack } from '../checks/correct-hand.ts';
+import { type ChangedRecords } from '../records/record-store.ts';
+import {
+  findLesson,
+  insertLesson,
+  type LessonRow,
+  setLessonDeleted,
+  studentOfLesson,
+  updateLesson,
+} from './lesson-repository.ts';
 
 function nextBeforeHeld(nextOn: string, heldOn: string): Problem {
   const message = `The next lesson was read as ${nextOn}, this one is on ${heldOn}. Give a later day, or none.`;
@@ -31,12 +40,7 @@ function says(lesson: LessonRow, input: LessonInput): boolean {
  *
  * @throws Problem 409 when someone else changed it in between or a guardian's consent is missing, 404 for a stranger's lesson, student or place
  */
-export async function saveLesson(
-  db: Database,
-  actor: Actor,
-  id: string,
-  input: LessonInput,
-): Promise<LessonRow> {
+async function saveLesson(db: Database, actor: Actor, id: string, input: LessonInput): Promise<LessonRow> {
   const { placeId = null, nextOn = null } = input;
   if (nextOn !== null && nextOn <= input.heldOn) throw nextBeforeHeld(nextOn, input.heldOn);
   if (placeId !== null && (await places.find(db, actor, placeId)) === undefined) throw notFound();
@@ -45,12 +49,18 @@ export async function saveLesson(
       const student = await lockStudent(tx, actor, input.studentId);
       const before = await findLesson(tx, actor, id);
       if (before !== undefined && says(before, input)) return;
-      if (input.revision === 0 && before !== undefined) throw conflict(before);
+      if (input.revision === 0 && before !== undefined) throw conflict('lesson', before);
       if (input.revision > 0 && before === undefined) throw notFound();
       await requireConsent(tx, actor, student, { scope: 'records' });
       if (input.revision === 0) await insertLesson(tx, actor, id, input);
-      else if (!(await updateLesson(tx, actor, id, input))) throw conflict(before);
-      await recordAccess(tx, actor, student.id, { action: 'changed', what: 'lesson' });
+      else if (!(await updateLesson(tx, actor, id, input))) throw conflict('lesson', before);
+      await recordChange(tx, actor, {
+        kind: 'lesson',
+        id,
+        revision: input.revision + 1,
+        studentId: student.id,
+        action: 'changed',
+      });
     });
   } catch (error) {
     // An id of a lesson that was deleted, or is another student's whom the actor does not see.
@@ -60,3 +70,23 @@ export async function saveLesson(
   if (saved === undefined) throw notFound();
   return saved;
 }
+
+/** Takes away or, with `false`, brings back. @throws Problem 404 where there was none to change */
+async function setDeleted(db: Database, actor: Actor, id: string, deleted: boolean): Promise<void> {
+  const studentId = await studentOfLesson(db, actor, id);
+  if (studentId === undefined) throw notFound();
+  await db.inTransaction(async (tx) => {
+    await lockStudent(tx, actor, studentId);
+    if (!(await setLessonDeleted(tx, actor, id, deleted))) throw notFound();
+    if (!deleted) await recomputeBroughtBack(tx, actor, studentId);
+    const action = deleted ? 'deleted' : 'restored';
+    await recordChange(tx, actor, { kind: 'lesson', id, revision: null, studentId, action });
+  });
+}
+
+/** Lessons, as they are changed. */
+export const lessons: ChangedRecords<LessonInput, LessonRow> = {
+  find: findLesson,
+  save: saveLesson,
+  setDeleted,
+};

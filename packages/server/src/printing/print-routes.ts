@@ -10,6 +10,7 @@ export function printRoutes(printer: Printer): readonly Route[] {
       method: 'post',
       path: '/api/print',
       access: 'signed-in',
+      audit: { nothing: 'prints what it was sent' },
       handle: async (ctx) => {
         await answerPrint(ctx, printer, { kind: 'request', request: bodyOf(ctx, validatePrintRequest) });
       },

@@ -15,6 +15,7 @@ afterAll(() => app.stop());
 const IN_NO_FILE: Readonly<Record<string, string>> = {
   academy: 'the head of the file, written by itself',
   academy_event: 'what was done with this installation',
+  change_count: 'of this installation',
   academy_prior: 'computed from the first checks',
   first_check_evidence: 'computed from the first checks',
   known_device: 'opens doors',
@@ -23,6 +24,7 @@ const IN_NO_FILE: Readonly<Record<string, string>> = {
   measured_line: 'computed from the checks; goes out as a table of its own',
   one_time_link: 'opens doors',
   post_box: 'letters that were sent',
+  record_change: 'what devices are told of; they begin anew after a file',
   rate_limit: 'of this installation',
   schema_migration: 'of this installation',
   session: 'opens doors',

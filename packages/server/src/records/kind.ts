@@ -12,20 +12,32 @@ export interface Stored {
   readonly revision: number;
 }
 
-/** The tables that hold records of a kind. */
-export type KindTable = Extract<AcademyLine['table'], 'place' | 'method_profile' | 'station_plan'>;
+/** What comes in: what a record is to say, and the revision it was made from; 0 for a new one. */
+export interface Revised {
+  readonly revision: number;
+}
+
+/** Tables that hold records, as a file names them. */
+export type KindTable = AcademyLine['table'];
 
 /**
  * A kind of record: everything in which one kind differs from another. Keeping, changing, taking away and bringing
- * back, files out and in, erasure, loose ends and the note of who did it follow from it.
+ * back, files out and in, merging, erasure, loose ends, the change log and the note of who did it follow from it.
  */
-export interface Kind<Input extends { readonly revision: number }, View extends Stored> {
+export interface Kind<Input extends Revised, View extends Stored> {
+  /** One of them, as changes, the audit and conflicts call it. */
+  readonly name: string;
   /** In the database and in files. */
   readonly table: KindTable;
   /** Under `/api/`. */
   readonly path: string;
   /** Several of them, as a person says it. */
   readonly plural: string;
+  /**
+   * Whose they are. A student's have the field `studentId`, are seen with the student alone, want a guardian's consent
+   * for a minor, and go when the student is erased.
+   */
+  readonly owner: 'academy' | 'student';
   /** What it says, beside id, revision and its days; a column is the same in lower case with underscores. */
   readonly fields: Readonly<Record<string, FieldKind>>;
   /** The field that lists go by. */
@@ -34,18 +46,39 @@ export interface Kind<Input extends { readonly revision: number }, View extends 
   readonly parents?: Readonly<Record<string, KindTable>>;
   /** @throws DocumentRefused */
   readonly require: (body: unknown) => Input;
-  /** What is stored of what came in. */
-  readonly toRow: (id: string, input: Input) => Said;
-  readonly toView: (row: Said & Stored) => View;
+  /** What is stored of what came in. Default: each field as it came. */
+  readonly toRow?: (id: string, input: Input) => Said;
+  /** What is shown of what is stored. Default: all of it. */
+  readonly toView?: (row: Said & Stored) => View;
+  /** What would have to come in for what is shown, as a patch changes it. Default: every field that says something. */
+  readonly toInput?: (view: View) => Input;
   /** What two of them are compared by. Default: everything that they say. */
   readonly content?: (said: Said) => unknown;
-  /** A row of a file, looked at as strictly as if it had been typed in; what is refused stands in this field. */
-  readonly inFiles: { readonly field: string; readonly require: (said: Said) => unknown };
+  /**
+   * A row of a file, looked at as strictly as if it had been typed in; what is refused stands in this field. Default:
+   * as it would come in.
+   */
+  readonly inFiles?: { readonly field: string; readonly require: (said: Said) => unknown };
 }
 
 /** A kind as declared, whatever it takes and shows. */
 // eslint-disable-next-line @typescript-eslint/no-explicit-any -- the two types of each kind meet only inside it
 export type AnyKind = Kind<any, any>;
+
+/** What would come in for what a row or a view of a kind says: its fields without those that say nothing. */
+export function saidOf({ fields }: Pick<AnyKind, 'fields'>, said: Said, revision: number): Said & Revised {
+  const entries = Object.keys(fields).flatMap((field) => {
+    const value = said[field];
+    return value === null || value === undefined ? [] : [[field, value] as const];
+  });
+  return { revision, ...Object.fromEntries(entries) };
+}
+
+/** A row of a file of a kind, held to what may come in. @throws DocumentRefused */
+export function requireRow(kind: AnyKind, said: Said): void {
+  if (kind.inFiles === undefined) kind.require(saidOf(kind, said, 0));
+  else kind.inFiles.require(said);
+}
 
 /** @example columnOf('placeKind') // 'place_kind' */
 export function columnOf(field: string): string {

@@ -1,32 +1,48 @@
 import { isDeepStrictEqual } from 'node:util';
-import { type Database, type Queries } from '../database/database.ts';
-import { type Bindable, sql, type SqlFragment } from '../database/sql.ts';
-import { isDuplicate } from '../database/trouble.ts';
 import { type Actor } from '../access/actor.ts';
+import { type Scope } from '../access/scope.ts';
+import { visibleStudents } from '../access/visible.ts';
+import { recordChange } from '../changes/record-change.ts';
+import { requireConsent } from '../consents/require-consent.ts';
+import { type Database, type Queries } from '../database/database.ts';
+import { type Bindable, declared, sql, type SqlFragment } from '../database/sql.ts';
+import { isDuplicate } from '../database/trouble.ts';
 import { conflict, notFound } from '../http/problem.ts';
-import { columnOf, type FieldKind, type Kind, type KindTable, type Said, type Stored } from './kind.ts';
+import { lockStudent } from '../access/lock-student.ts';
+import {
+  columnOf,
+  type FieldKind,
+  type Kind,
+  type KindTable,
+  type Revised,
+  type Said,
+  type Stored,
+} from './kind.ts';
 
-/** Records of one kind, as an actor may see and change them. */
-export interface RecordStore<Input extends { readonly revision: number }, View extends Stored> {
-  /** All of the academy's, in the kind's order. */
-  readonly list: (db: Queries, actor: Actor) => Promise<readonly View[]>;
-  readonly find: (db: Queries, actor: Actor, id: string) => Promise<View | undefined>;
-  /** Adds a record under the id that the browser chose. @throws on an id that is taken (duplicate key) */
-  readonly insert: (db: Queries, actor: Actor, id: string, input: Input) => Promise<void>;
+/** Records of one kind, as they are changed, whoever keeps them. */
+export interface ChangedRecords<Input extends Revised, View extends Stored> {
+  readonly find: (db: Queries, scope: Scope, id: string) => Promise<View | undefined>;
   /**
-   * Adds or changes a record; sending the same again changes nothing.
+   * Adds or changes a record under the id that the browser chose; sending the same again changes nothing.
    *
-   * @throws Problem 409 when someone else changed it in between, 404 for a stranger's, or for one that it names
+   * @throws Problem 409 when someone else changed it in between or a guardian's consent is missing, 404 for a
+   *   stranger's, or for one that it names
    */
   readonly save: (db: Database, actor: Actor, id: string, input: Input) => Promise<View>;
   /** Takes away or, with `false`, brings back. @throws Problem 404 where there was none to change */
-  readonly setDeleted: (db: Queries, actor: Actor, id: string, deleted: boolean) => Promise<void>;
+  readonly setDeleted: (db: Database, actor: Actor, id: string, deleted: boolean) => Promise<void>;
 }
 
-/** A piece of SQL whose every word stands in the declaration of a kind. */
-function declared(text: string): SqlFragment {
-  return { fragment: true, text, values: [] };
+/** The same with what a declaration alone gives. */
+export interface RecordStore<Input extends Revised, View extends Stored> extends ChangedRecords<Input, View> {
+  /** All of the academy's or, of a student's kind, all of a student's, in the kind's order. */
+  readonly list: (db: Queries, scope: Scope, studentId?: string) => Promise<readonly View[]>;
+  /** Adds a record without a note of it, as the demo does. @throws on an id that is taken (duplicate key) */
+  readonly insert: (db: Queries, actor: Actor, id: string, input: Input) => Promise<void>;
 }
+
+/** Someone else was here between the look and the write. */
+class MovedOn extends Error {}
 
 /** A value of a kind as the database takes it. */
 function bound(kind: FieldKind | undefined, value: unknown): Bindable {
@@ -35,20 +51,39 @@ function bound(kind: FieldKind | undefined, value: unknown): Bindable {
 }
 
 /** What can be done with records of a kind, all of it from its declaration. */
-export function recordsOf<Input extends { readonly revision: number }, View extends Stored>(
+export function recordsOf<Input extends Revised, View extends Stored>(
   kind: Kind<Input, View>,
 ): RecordStore<Input, View> {
   const table = declared(kind.table);
+  const ofStudent = kind.owner === 'student';
   const fields = Object.keys(kind.fields);
+  const flags = fields.filter((field) => kind.fields[field] === 'flag');
   const columns = declared(fields.map((field) => `t.${columnOf(field)} AS \`${field}\``).join(', '));
   const order = declared(`t.${columnOf(kind.orderedBy)}, t.id`);
-  const content = kind.content ?? ((said: Said): unknown => fields.map((field) => said[field]));
+  const content = kind.content ?? ((said: Said): unknown => fields.map((field) => said[field] ?? null));
+  const toRow = kind.toRow ?? ((_id: string, input: Input): Said => input as unknown as Said);
+  const toView = kind.toView ?? ((row: Said & Stored): View => row as unknown as View);
 
-  const select = (actor: Actor, where: SqlFragment): SqlFragment => sql`
-    SELECT t.id, t.revision, ${columns} FROM ${table} t
-    WHERE t.academy_id = ${actor.academyId} AND t.deleted_at IS NULL AND ${where}`;
-  const findRow = (db: Queries, actor: Actor, id: string): Promise<(Said & Stored) | undefined> =>
-    db.maybeOne<Said & Stored>(select(actor, sql`t.id = ${id}`));
+  /** Rows that may be seen, deleted ones too, as `t`. */
+  const seen = (scope: Scope): SqlFragment =>
+    ofStudent
+      ? sql`${table} t JOIN student s ON s.academy_id = t.academy_id AND s.id = t.student_id
+        WHERE ${visibleStudents(scope)} AND s.deleted_at IS NULL`
+      : sql`${table} t WHERE t.academy_id = ${scope.academyId}`;
+  const select = (scope: Scope, where: SqlFragment): SqlFragment =>
+    sql`SELECT t.id, t.revision, ${columns} FROM ${seen(scope)} AND t.deleted_at IS NULL AND ${where}`;
+  const asSaid = (row: Said & Stored): Said & Stored => ({
+    ...row,
+    ...Object.fromEntries(flags.map((field) => [field, row[field] === 1])),
+  });
+  const findRow = async (db: Queries, scope: Scope, id: string): Promise<(Said & Stored) | undefined> => {
+    const row = await db.maybeOne<Said & Stored>(select(scope, sql`t.id = ${id}`));
+    return row && asSaid(row);
+  };
+  const find = async (db: Queries, scope: Scope, id: string): Promise<View | undefined> => {
+    const row = await findRow(db, scope, id);
+    return row && toView(row);
+  };
 
   const insertRow = async (db: Queries, actor: Actor, id: string, said: Said): Promise<void> => {
     const values = fields.map((field) => sql`${bound(kind.fields[field], said[field])}`);
@@ -75,49 +110,78 @@ export function recordsOf<Input extends { readonly revision: number }, View exte
       if (found === undefined) throw notFound();
     }
   };
+  /** The student whose it is, held until the transaction ends; null of what is the academy's own. */
+  const holdOwner = async (tx: Queries, actor: Actor, said: Said): Promise<string | null> => {
+    if (!ofStudent) return null;
+    const student = await lockStudent(tx, actor, String(said['studentId']));
+    await requireConsent(tx, actor, student, { scope: 'records' });
+    return student.id;
+  };
+
+  const store = async (tx: Queries, actor: Actor, id: string, input: Input): Promise<void> => {
+    const { revision } = input;
+    const said = toRow(id, input);
+    const before = await findRow(tx, actor, id);
+    if (before !== undefined && isDeepStrictEqual(content(before), content(said))) return;
+    if (before !== undefined && revision === 0) throw new MovedOn();
+    if (before === undefined && revision > 0) throw notFound();
+    // What is one student's never becomes another's.
+    if (before !== undefined && ofStudent && before['studentId'] !== said['studentId']) throw notFound();
+    const studentId = await holdOwner(tx, actor, said);
+    await requireParents(tx, actor, said);
+    if (revision === 0) await insertRow(tx, actor, id, said);
+    else if (!(await updateRow(tx, actor, { id, revision }, said))) throw new MovedOn();
+    await recordChange(tx, actor, {
+      kind: kind.name,
+      id,
+      revision: revision + 1,
+      studentId,
+      action: 'changed',
+    });
+  };
 
   return {
-    list: async (db, actor) =>
-      (await db.many<Said & Stored>(select(actor, sql`TRUE ORDER BY ${order}`))).map(kind.toView),
-    find: async (db, actor, id) => {
-      const row = await findRow(db, actor, id);
-      return row && kind.toView(row);
+    list: async (db, scope, studentId) => {
+      const whose = studentId === undefined ? sql`TRUE` : sql`t.student_id = ${studentId}`;
+      const rows = await db.many<Said & Stored>(select(scope, sql`${whose} ORDER BY ${order}`));
+      return rows.map((row) => toView(asSaid(row)));
     },
-    insert: (db, actor, id, input) => insertRow(db, actor, id, kind.toRow(id, input)),
+    find,
+    insert: (db, actor, id, input) => insertRow(db, actor, id, toRow(id, input)),
     save: async (db, actor, id, input) => {
-      const said = kind.toRow(id, input);
-      const saysSame = (row: Said): boolean => isDeepStrictEqual(content(row), content(said));
-      await requireParents(db, actor, said);
-      if (input.revision === 0) {
-        try {
-          await insertRow(db, actor, id, said);
-        } catch (error) {
-          if (!isDuplicate(error)) throw error;
-          const existing = await findRow(db, actor, id);
-          if (existing === undefined) throw notFound();
-          if (!saysSame(existing)) throw conflict(kind.toView(existing));
-        }
-      } else {
-        const before = await findRow(db, actor, id);
-        if (before === undefined) throw notFound();
-        const at = { id, revision: input.revision };
-        if (!saysSame(before) && !(await updateRow(db, actor, at, said))) {
-          // Someone else was here between the look and the write: what stands now is what they have to see.
-          throw conflict(kind.toView((await findRow(db, actor, id)) ?? before));
-        }
+      try {
+        await db.inTransaction((tx) => store(tx, actor, id, input));
+      } catch (error) {
+        if (!(error instanceof MovedOn) && !isDuplicate(error)) throw error;
+        // What stands now is what they have to see; the transaction saw what stood when it began.
+        const row = await findRow(db, actor, id);
+        if (row === undefined) throw notFound();
+        if (!isDeepStrictEqual(content(row), content(toRow(id, input))))
+          throw conflict(kind.name, toView(row));
       }
-      const saved = await findRow(db, actor, id);
+      const saved = await find(db, actor, id);
       if (saved === undefined) throw notFound();
-      return kind.toView(saved);
+      return saved;
     },
     setDeleted: async (db, actor, id, deleted) => {
-      const change = deleted
-        ? sql`deleted_at = UTC_TIMESTAMP(3) WHERE deleted_at IS NULL`
-        : sql`deleted_at = NULL WHERE deleted_at IS NOT NULL`;
-      const changed = await db.exec(
-        sql`UPDATE ${table} SET ${change} AND academy_id = ${actor.academyId} AND id = ${id}`,
+      const student = ofStudent ? sql`t.student_id` : sql`NULL`;
+      const known = await db.maybeOne<{ studentId: string | null }>(
+        sql`SELECT ${student} AS studentId FROM ${seen(actor)} AND t.id = ${id}`,
       );
-      if (changed !== 1) throw notFound();
+      if (known === undefined) throw notFound();
+      const { studentId } = known;
+      await db.inTransaction(async (tx) => {
+        if (studentId !== null) await lockStudent(tx, actor, studentId);
+        const change = deleted
+          ? sql`deleted_at = UTC_TIMESTAMP(3) WHERE deleted_at IS NULL`
+          : sql`deleted_at = NULL WHERE deleted_at IS NOT NULL`;
+        const changed = await tx.exec(
+          sql`UPDATE ${table} SET ${change} AND academy_id = ${actor.academyId} AND id = ${id}`,
+        );
+        if (changed !== 1) throw notFound();
+        const action = deleted ? 'deleted' : 'restored';
+        await recordChange(tx, actor, { kind: kind.name, id, revision: null, studentId, action });
+      });
     },
   };
 }

@@ -190,22 +190,22 @@ function lineOf(line: LineName, rows: readonly CohortRow[]): readonly CohortLine
   ];
 }
 
-/** Gives a student, with all their history, to another instructor. @returns whether both are there */
+/** Gives a student, with all their history, to another instructor. @returns who had them; undefined where one of both is not there */
 export async function moveStudent(
   tx: Queries,
   { academyId }: Actor,
   { studentId, instructorId }: { readonly studentId: string; readonly instructorId: string },
-): Promise<boolean> {
+): Promise<string | undefined> {
   const open = await tx.maybeOne(sql`
     SELECT id FROM instructor WHERE academy_id = ${academyId} AND id = ${instructorId} AND suspended_at IS NULL`);
-  const there = await tx.maybeOne(sql`
-    SELECT id FROM student WHERE academy_id = ${academyId} AND id = ${studentId} AND deleted_at IS NULL`);
-  if (open === undefined || there === undefined) return false;
+  const there = await tx.maybeOne<{ hadBy: string }>(sql`
+    SELECT instructor_id AS hadBy FROM student WHERE academy_id = ${academyId} AND id = ${studentId} AND deleted_at IS NULL`);
+  if (open === undefined || there === undefined) return undefined;
   await tx.exec(sql`
     UPDATE student SET instructor_id = ${instructorId}, revision = revision + 1
     WHERE academy_id = ${academyId} AND id = ${studentId} AND instructor_id <> ${instructorId}`);
   await tx.exec(sql`
     UPDATE student_standing SET instructor_id = ${instructorId}
     WHERE academy_id = ${academyId} AND student_id = ${studentId}`);
-  return true;
+  return there.hadBy;
 }

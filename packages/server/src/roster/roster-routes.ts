@@ -7,9 +7,9 @@ import {
   validateInstructorChoice,
 } from '@lotrecht/contract';
 import { recordEvent } from '../audit/academy-log.ts';
-import { recordAccess } from '../audit/audit-repository.ts';
-import { noteLooks } from '../audit/note-looks.ts';
-import { lockStudent } from '../students/lock-student.ts';
+import { recordChange } from '../changes/record-change.ts';
+import { lookedAt } from '../audit/note-looks.ts';
+import { lockStudent } from '../access/lock-student.ts';
 import { countOpenLinks, settleLinks } from '../take-home/student-link-repository.ts';
 import { LINES } from '../checks/lines.ts';
 import { type Database } from '../database/database.ts';
@@ -72,13 +72,14 @@ export function rosterRoutes(db: Database): readonly Route[] {
       method: 'get',
       path: '/api/roster',
       access: 'head',
+      audit: { seen: 'lists' },
       handle: async (ctx) => {
         const actor = requireActor(ctx);
         const wish = wishOf(ctx);
         await refreshBeforeLooking(db, { academyId: actor.academyId, limit: REFRESHED, withinMs: WAITED_MS });
         const page = await listRoster(db, actor, wish);
         const ids = page.entries.map((e) => e.studentId);
-        await noteLooks(ctx, db, ids, { action: 'seen', what: 'lists' });
+        lookedAt(ctx, ids);
         ctx.body = page;
       },
     },
@@ -86,6 +87,7 @@ export function rosterRoutes(db: Database): readonly Route[] {
       method: 'get',
       path: '/api/roster/cohort',
       access: 'head',
+      audit: { nothing: 'counts, and nobody by name' },
       handle: async (ctx) => {
         ctx.body = await cohortOf(db, requireActor(ctx), cohortChoiceOf(ctx));
       },
@@ -94,6 +96,7 @@ export function rosterRoutes(db: Database): readonly Route[] {
       method: 'put',
       path: '/api/students/:id/instructor',
       access: 'head',
+      audit: { changes: 'student' },
       handle: async (ctx) => {
         const [actor, studentId] = [requireActor(ctx), idParam(ctx)];
         const { instructorId, links } = bodyOf(ctx, validateInstructorChoice);
@@ -101,10 +104,12 @@ export function rosterRoutes(db: Database): readonly Route[] {
           await lockStudent(tx, actor, studentId);
           const open = await countOpenLinks(tx, actor.academyId, studentId);
           if (open > 0 && links === undefined) throw linksAreOpen(open);
-          if (!(await moveStudent(tx, actor, { studentId, instructorId }))) throw notFound();
+          const hadBy = await moveStudent(tx, actor, { studentId, instructorId });
+          if (hadBy === undefined) throw notFound();
           if (open > 0 && links !== undefined)
             await settleLinks(tx, actor.academyId, { studentId, instructorId, links });
-          await recordAccess(tx, actor, studentId, { action: 'moved', what: 'student' });
+          const own = { kind: 'student', id: studentId, revision: null, studentId } as const;
+          await recordChange(tx, actor, { ...own, action: 'moved', hadBy });
         });
         ctx.status = 204;
       },
@@ -113,6 +118,7 @@ export function rosterRoutes(db: Database): readonly Route[] {
       method: 'put',
       path: '/api/instructors/:id',
       access: 'head',
+      audit: { event: true },
       handle: async (ctx) => {
         const [actor, id] = [requireActor(ctx), idParam(ctx)];
         const { suspended } = bodyOf(ctx, validateInstructorChange);

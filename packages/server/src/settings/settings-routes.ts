@@ -26,6 +26,7 @@ export function settingsRoutes(db: Database): readonly Route[] {
       method: 'get',
       path: '/api/settings',
       access: 'signed-in',
+      audit: { nothing: 'no student is in it' },
       handle: async (ctx) => {
         ctx.body = await findSettings(db, requireActor(ctx));
       },
@@ -34,12 +35,13 @@ export function settingsRoutes(db: Database): readonly Route[] {
       method: 'put',
       path: '/api/settings',
       access: 'signed-in',
+      audit: { nothing: 'their own, and no student is in it' },
       handle: async (ctx) => {
         const actor = requireActor(ctx);
         const sent = bodyOf(ctx, validateInstructorSettings);
         // Sent again after a lost answer it is kept already, one revision on.
         if (!(await keepSettings(db, actor, sent)) && !says(await findSettings(db, actor), sent)) {
-          throw conflict(await findSettings(db, actor));
+          throw conflict('settings', await findSettings(db, actor));
         }
         ctx.body = await findSettings(db, actor);
       },

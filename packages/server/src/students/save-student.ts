@@ -1,6 +1,6 @@
 import { type StudentInput, type StudentView } from '@lotrecht/contract';
 import { recomputeForHand } from '../checks/correct-hand.ts';
-import { recordAccess } from '../audit/audit-repository.ts';
+import { type Change, recordChange } from '../changes/record-change.ts';
 import { requireConsent } from '../consents/require-consent.ts';
 import { type Database, type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
@@ -8,8 +8,9 @@ import { isDuplicate } from '../database/trouble.ts';
 import { type Actor } from '../access/actor.ts';
 import { conflict, notFound, Problem } from '../http/problem.ts';
 import { refused } from '../http/query.ts';
-import { lockStudent } from './lock-student.ts';
-import { findStudent, insertStudent, updateStudent } from './student-repository.ts';
+import { lockStudent } from '../access/lock-student.ts';
+import { type ChangedRecords } from '../records/record-store.ts';
+import { findStudent, insertStudent, setStudentDeleted, updateStudent } from './student-repository.ts';
 
 function notesBeforeConsent(): Problem {
   const message =
@@ -42,6 +43,10 @@ function addsToRecord(before: StudentView, input: StudentInput): boolean {
   );
 }
 
+function changeOf(id: string, revision: number): Change {
+  return { kind: 'student', id, revision, studentId: id, action: 'changed' };
+}
+
 /** Who was erased does not come back by a device that still has them. */
 async function requireNotErased(tx: Queries, { academyId }: Actor, id: string): Promise<void> {
   const erased = await tx.maybeOne(
@@ -62,7 +67,7 @@ async function requireNotErased(tx: Queries, { academyId }: Actor, id: string): 
  * @throws Problem 409 when someone else changed the student in between or a guardian's consent is missing, 410 for
  *   who was erased, 404 for a stranger's id
  */
-export async function saveStudent(
+async function saveStudent(
   db: Database,
   actor: Actor,
   id: string,
@@ -74,13 +79,13 @@ export async function saveStudent(
         await requireNotErased(tx, actor, id);
         if (input.minor && input.notes !== '') throw notesBeforeConsent();
         await insertStudent(tx, actor, id, input);
-        await recordAccess(tx, actor, id, { action: 'changed', what: 'student' });
+        await recordChange(tx, actor, changeOf(id, 1));
       });
     } catch (error) {
       if (!isDuplicate(error)) throw error;
       const existing = await findStudent(db, actor, id);
       if (existing === undefined) throw notFound();
-      if (!says(existing, input)) throw conflict(existing);
+      if (!says(existing, input)) throw conflict('student', existing);
     }
   } else {
     await db.inTransaction(async (tx) => {
@@ -90,12 +95,28 @@ export async function saveStudent(
       if (says(before, input)) return;
       const { minor } = input;
       if (addsToRecord(before, input)) await requireConsent(tx, actor, { id, minor }, { scope: 'records' });
-      if (!(await updateStudent(tx, actor, id, input))) throw conflict(before);
+      if (!(await updateStudent(tx, actor, id, input))) throw conflict('student', before);
       if (before.handedness !== input.handedness) await recomputeForHand(tx, actor, id, input.handedness);
-      await recordAccess(tx, actor, id, { action: 'changed', what: 'student' });
+      await recordChange(tx, actor, changeOf(id, input.revision + 1));
     });
   }
   const saved = await findStudent(db, actor, id);
   if (saved === undefined) throw notFound();
   return saved;
 }
+
+/** Takes away or, with `false`, brings back. @throws Problem 404 where there was nobody to change */
+async function setDeleted(db: Database, actor: Actor, id: string, deleted: boolean): Promise<void> {
+  await db.inTransaction(async (tx) => {
+    if (!(await setStudentDeleted(tx, actor, id, deleted))) throw notFound();
+    const action = deleted ? 'deleted' : 'restored';
+    await recordChange(tx, actor, { kind: 'student', id, revision: null, studentId: id, action });
+  });
+}
+
+/** Students, as they are changed. */
+export const students: ChangedRecords<StudentInput, StudentView> = {
+  find: findStudent,
+  save: saveStudent,
+  setDeleted,
+};

@@ -3,7 +3,6 @@ import { type Queries } from '../database/database.ts';
 import { sql, type SqlFragment } from '../database/sql.ts';
 import { type Actor } from '../access/actor.ts';
 import { type Scope } from '../access/scope.ts';
-import { markStanding } from '../roster/standing-due.ts';
 import { visibleStudents } from '../access/visible.ts';
 
 interface StudentRow {
@@ -108,7 +107,6 @@ export async function insertStudent(
                          minor, notes)
     VALUES (${actor.academyId}, ${id}, ${actor.instructorId}, ${input.name}, ${input.handedness},
             ${input.dominantEye ?? null}, ${input.statureMm ?? null}, ${input.shoeMm ?? null}, ${input.minor}, ${input.notes})`);
-  await markStanding(db, actor.academyId, id);
 }
 
 /** Changes a student if it still is at the revision the change was made from. @returns whether it was */
@@ -124,7 +122,6 @@ export async function updateStudent(
         s.stature_mm = ${input.statureMm ?? null}, s.shoe_mm = ${input.shoeMm ?? null},
         s.notes = ${input.notes}, s.revision = s.revision + 1
     WHERE ${visibleStudents(actor)} AND s.id = ${id} AND s.deleted_at IS NULL AND s.revision = ${input.revision}`);
-  await markStanding(db, actor.academyId, id);
   return changed === 1;
 }
 
@@ -142,6 +139,5 @@ export async function setStudentDeleted(
     : await db.exec(sql`
         UPDATE student s SET s.deleted_at = NULL
         WHERE ${visibleStudents(actor)} AND s.id = ${id} AND s.deleted_at IS NOT NULL`);
-  if (changed === 1) await markStanding(db, actor.academyId, id);
   return changed === 1;
 }

@@ -1,19 +1,24 @@
-import { type StudentCardView, type StudentPageView, validateStudentInput } from '@lotrecht/contract';
+import {
+  type StudentCardView,
+  type StudentInput,
+  type StudentPageView,
+  type StudentView,
+  validateStudentInput,
+} from '@lotrecht/contract';
 import { listChecksOfStudent } from '../checks/check-repository.ts';
-import { recordAccess } from '../audit/audit-repository.ts';
-import { noteLooks } from '../audit/note-looks.ts';
+import { lookedAt } from '../audit/note-looks.ts';
 import { listConsents } from '../consents/consent-repository.ts';
 import { type Database } from '../database/database.ts';
 import { type AppContext } from '../http/context.ts';
-import { bodyOf } from '../http/json-body.ts';
 import { idParam } from '../http/params.ts';
 import { notFound } from '../http/problem.ts';
 import { matching, pageEnd } from '../http/query.ts';
 import { type Route } from '../http/route.ts';
 import { requireActor } from '../identity/session-cookie.ts';
 import { listLessonsOfStudent } from '../lessons/lesson-repository.ts';
-import { saveStudent } from './save-student.ts';
-import { findStudent, listStudents, setStudentDeleted, type StudentWish } from './student-repository.ts';
+import { type ChangedKind, changeRoutes } from '../records/record-routes.ts';
+import { students } from './save-student.ts';
+import { findStudent, listStudents, type StudentWish } from './student-repository.ts';
 
 function wishOf(ctx: AppContext): StudentWish {
   const find = matching(ctx, 'find', /^.{1,120}$/su, 'Give a part of a name, up to 120 characters.');
@@ -24,6 +29,23 @@ function wishOf(ctx: AppContext): StudentWish {
   };
 }
 
+/** What is changed of a student, and what of what is shown. */
+const STUDENT: ChangedKind<StudentInput, StudentView> = {
+  name: 'student',
+  path: 'students',
+  require: validateStudentInput,
+  toInput: ({ revision, name, handedness, minor, notes, dominantEye, statureMm, shoeMm }) => ({
+    revision,
+    name,
+    handedness,
+    minor,
+    notes,
+    ...(dominantEye !== null && { dominantEye }),
+    ...(statureMm !== null && { statureMm }),
+    ...(shoeMm !== null && { shoeMm }),
+  }),
+};
+
 /** Students: list, one, one with all lessons, add, change, delete and undo. */
 export function studentRoutes(db: Database): readonly Route[] {
   return [
@@ -31,10 +53,11 @@ export function studentRoutes(db: Database): readonly Route[] {
       method: 'get',
       path: '/api/students',
       access: 'signed-in',
+      audit: { seen: 'lists' },
       handle: async (ctx) => {
         const page = await listStudents(db, requireActor(ctx), wishOf(ctx));
         const ids = page.students.map(({ id }) => id);
-        await noteLooks(ctx, db, ids, { action: 'seen', what: 'lists' });
+        lookedAt(ctx, ids);
         ctx.body = page;
       },
     },
@@ -42,12 +65,13 @@ export function studentRoutes(db: Database): readonly Route[] {
       method: 'get',
       path: '/api/students/:id',
       access: 'signed-in',
+      audit: { seen: 'student' },
       handle: async (ctx) => {
         const actor = requireActor(ctx);
         const id = idParam(ctx);
         const student = await findStudent(db, actor, id);
         if (student === undefined) throw notFound();
-        await noteLooks(ctx, db, [id], { action: 'seen', what: 'student' });
+        lookedAt(ctx, [id]);
         const card: StudentCardView = { student, consents: await listConsents(db, actor, id) };
         ctx.body = card;
       },
@@ -56,12 +80,13 @@ export function studentRoutes(db: Database): readonly Route[] {
       method: 'get',
       path: '/api/students/:id/history',
       access: 'signed-in',
+      audit: { seen: 'student' },
       handle: async (ctx) => {
         const actor = requireActor(ctx);
         const id = idParam(ctx);
         const student = await findStudent(db, actor, id);
         if (student === undefined) throw notFound();
-        await noteLooks(ctx, db, [id], { action: 'seen', what: 'student' });
+        lookedAt(ctx, [id]);
         const lessons = await listLessonsOfStudent(db, actor, id);
         const checks = await listChecksOfStudent(db, actor, id);
         const page: StudentPageView = {
@@ -75,42 +100,6 @@ export function studentRoutes(db: Database): readonly Route[] {
         ctx.body = page;
       },
     },
-    {
-      method: 'put',
-      path: '/api/students/:id',
-      access: 'signed-in',
-      handle: async (ctx) => {
-        const actor = requireActor(ctx);
-        ctx.body = await saveStudent(db, actor, idParam(ctx), bodyOf(ctx, validateStudentInput));
-      },
-    },
-    {
-      method: 'delete',
-      path: '/api/students/:id',
-      access: 'signed-in',
-      handle: async (ctx) => {
-        const actor = requireActor(ctx);
-        const id = idParam(ctx);
-        await db.inTransaction(async (tx) => {
-          if (!(await setStudentDeleted(tx, actor, id, true))) throw notFound();
-          await recordAccess(tx, actor, id, { action: 'deleted', what: 'student' });
-        });
-        ctx.status = 204;
-      },
-    },
-    {
-      method: 'post',
-      path: '/api/students/:id/restore',
-      access: 'signed-in',
-      handle: async (ctx) => {
-        const actor = requireActor(ctx);
-        const id = idParam(ctx);
-        await db.inTransaction(async (tx) => {
-          if (!(await setStudentDeleted(tx, actor, id, false))) throw notFound();
-          await recordAccess(tx, actor, id, { action: 'restored', what: 'student' });
-        });
-        ctx.status = 204;
-      },
-    },
+    ...changeRoutes(db, STUDENT, students),
   ];
 }

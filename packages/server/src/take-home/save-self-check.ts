@@ -7,10 +7,10 @@ import {
   solveDocument,
   type TypedReading,
 } from '@lotrecht/contract';
-import { recordAccess } from '../audit/audit-repository.ts';
+import { logChange, recordChange } from '../changes/record-change.ts';
 import { requireConsent } from '../consents/require-consent.ts';
 import { Problem } from '../http/problem.ts';
-import { lockStudent } from '../students/lock-student.ts';
+import { lockStudent } from '../access/lock-student.ts';
 import { addVersion, insertCheck, listLastChecks } from '../checks/check-repository.ts';
 import { type Database, type Queries } from '../database/database.ts';
 import { isDuplicate } from '../database/trouble.ts';
@@ -81,12 +81,13 @@ async function store(tx: Queries, link: OpenStudentLink, id: string, input: Self
     return;
   await requireConsent(tx, actor, student, { scope: 'records', reader: 'student' });
   await requireRoom(tx, link, input.takenOn);
-  await recordAccess(tx, actor, studentId, { action: 'changed', what: 'self-check', byLink: true });
   const checkId = input.reading === undefined ? null : id;
   // First the row whose id is taken when it was sent before: then nothing else happens.
   await tx.exec(sql`
     INSERT INTO self_check (academy_id, id, student_id, taken_on, drill_done, check_id)
     VALUES (${academyId}, ${id}, ${studentId}, ${input.takenOn}, ${input.drillDone}, ${checkId})`);
+  const own = { revision: null, studentId, action: 'changed' } as const;
+  await recordChange(tx, actor, { ...own, kind: 'self-check', id, byLink: true });
   if (input.reading === undefined) return;
   const last = (await listLastChecks(tx, actor, studentId, 1))[0]?.document;
   const { by, ...values } = input.reading;
@@ -118,6 +119,8 @@ async function store(tx: Queries, link: OpenStudentLink, id: string, input: Self
       saveKey: id,
     },
   );
+  await logChange(tx, actor, { ...own, kind: 'lesson', id: lessonId });
+  await logChange(tx, actor, { ...own, kind: 'check', id, revision: 1 });
 }
 
 /**

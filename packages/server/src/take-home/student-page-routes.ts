@@ -2,7 +2,7 @@ import { type HandOutPage, type StudentPage, validateSelfCheckInput } from '@lot
 import { firstNameOf } from '@lotrecht/contract/words';
 import { PAPER_COLOURS, type Sheet, type SightPicture, sightPicture, toSvg } from '@lotrecht/paper';
 import { findCheck, listLastChecks } from '../checks/check-repository.ts';
-import { noteLook } from '../audit/note-looks.ts';
+import { lookedAt } from '../audit/note-looks.ts';
 import { type Database } from '../database/database.ts';
 import { isoFromUtc } from '../database/utc.ts';
 import { type AppContext } from '../http/context.ts';
@@ -62,8 +62,7 @@ export function studentPageRoutes(db: Database, guesses: GuessLimit): readonly R
   const show = async (ctx: AppContext): Promise<void> => {
     const link = await openLink(ctx);
     const actor = actorOfLink(link);
-    const access = { action: 'seen', what: 'hand-out', byLink: true } as const;
-    await noteLook(db, { actor, studentIds: [link.studentId], access }, ctx.state.log);
+    lookedAt(ctx, [link.studentId], actor);
     const handOuts = await listHandOuts(db, actor, link.studentId, NEWEST_HAND_OUTS);
     const pages: HandOutPage[] = [];
     for (const handOut of handOuts) {
@@ -116,11 +115,12 @@ export function studentPageRoutes(db: Database, guesses: GuessLimit): readonly R
   };
 
   return [
-    { method: 'get', path: '/api/take-home', access: 'public', handle: show },
+    { method: 'get', path: '/api/take-home', access: 'public', audit: { seen: 'hand-out' }, handle: show },
     {
       method: 'put',
       path: '/api/take-home/self-checks/:id',
       access: 'public',
+      audit: { changes: 'self-check' },
       handle: async (ctx) => {
         const link = await openLink(ctx);
         await saveSelfCheck(db, link, idParam(ctx), bodyOf(ctx, validateSelfCheckInput));

@@ -7,17 +7,16 @@ import {
   validateStudentLinkInput,
 } from '@lotrecht/contract';
 import { firstNameOf } from '@lotrecht/contract/words';
-import { recordAccess } from '../audit/audit-repository.ts';
-import { noteLooks } from '../audit/note-looks.ts';
+import { recordChange } from '../changes/record-change.ts';
+import { lookedAt } from '../audit/note-looks.ts';
 import { findCheck } from '../checks/check-repository.ts';
 import { listConsents } from '../consents/consent-repository.ts';
 import { requireConsent } from '../consents/require-consent.ts';
 import { type Database } from '../database/database.ts';
-import { isDuplicate } from '../database/trouble.ts';
 import { type AppContext } from '../http/context.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idParam } from '../http/params.ts';
-import { conflict, notFound } from '../http/problem.ts';
+import { notFound } from '../http/problem.ts';
 import { type PublicOrigins } from '../http/public-origin.ts';
 import { type Route } from '../http/route.ts';
 import { describeActor } from '../identity/instructor-repository.ts';
@@ -25,28 +24,28 @@ import { requireActor } from '../identity/session-cookie.ts';
 import { type PostBox } from '../post/post-box.ts';
 import { findLesson } from '../lessons/lesson-repository.ts';
 import { answerPrint, type Printer } from '../printing/printer.ts';
-import { lockStudent } from '../students/lock-student.ts';
+import { lockStudent } from '../access/lock-student.ts';
 import { findStudent } from '../students/student-repository.ts';
 import { handOutWish } from './hand-out-wish.ts';
-import {
-  findHandOut,
-  insertHandOut,
-  listHandOuts,
-  setHandOutDeleted,
-  studentOfHandOut,
-  updateHandOut,
-} from './hand-out-repository.ts';
+import { findHandOut, listHandOuts } from './hand-out-repository.ts';
+import { type ChangedKind, changeRoutes } from '../records/record-routes.ts';
+import { handOuts } from './save-hand-out.ts';
 import { insertStudentLink, listStudentLinks, revokeStudentLink } from './student-link-repository.ts';
 
-function says(kept: HandOutView, input: HandOutInput): boolean {
-  return (
-    kept.checkId === input.checkId &&
-    kept.drillId === input.drillId &&
-    kept.dose === input.dose &&
-    kept.own === input.own &&
-    kept.junior === input.junior
-  );
-}
+/** What is changed of a hand-out, and what of what is shown. */
+const HAND_OUT: ChangedKind<HandOutInput, HandOutView> = {
+  name: 'hand-out',
+  path: 'hand-outs',
+  require: validateHandOutInput,
+  toInput: ({ revision, checkId, drillId, dose, own, junior }) => ({
+    revision,
+    checkId,
+    drillId,
+    dose,
+    own,
+    junior,
+  }),
+};
 
 /** What going home needs. */
 export interface TakeHomeDependencies {
@@ -62,45 +61,6 @@ export function takeHomeRoutes({ db, origins, postBox, printer }: TakeHomeDepend
     const student = await findStudent(db, requireActor(ctx), idParam(ctx));
     if (student === undefined) throw notFound();
     return student;
-  };
-
-  const saveHandOut = async (ctx: AppContext): Promise<void> => {
-    const [actor, id] = [requireActor(ctx), idParam(ctx)];
-    const input = bodyOf(ctx, validateHandOutInput);
-    const check = await findCheck(db, actor, input.checkId);
-    if (check === undefined) throw notFound();
-    try {
-      await db.inTransaction(async (tx) => {
-        const student = await lockStudent(tx, actor, check.studentId);
-        const existing = await findHandOut(tx, actor, id);
-        if (existing !== undefined && says(existing, input)) return;
-        if (input.revision === 0 && existing !== undefined) throw conflict(existing);
-        if (input.revision > 0 && existing === undefined) throw notFound();
-        await requireConsent(tx, actor, student, { scope: 'records' });
-        if (input.revision === 0) await insertHandOut(tx, actor, { id, studentId: student.id }, input);
-        else if (!(await updateHandOut(tx, actor, id, input))) throw conflict(existing);
-        await recordAccess(tx, actor, student.id, { action: 'changed', what: 'hand-out' });
-      });
-    } catch (error) {
-      // An id of one that was deleted, or of a student whom the actor does not see.
-      throw isDuplicate(error) ? notFound() : error;
-    }
-    const saved: HandOutView | undefined = await findHandOut(db, actor, id);
-    if (saved === undefined) throw notFound();
-    ctx.body = saved;
-  };
-
-  const changeDeleted = async (ctx: AppContext, deleted: boolean): Promise<void> => {
-    const [actor, id] = [requireActor(ctx), idParam(ctx)];
-    const studentId = await studentOfHandOut(db, actor, id);
-    if (studentId === undefined) throw notFound();
-    await db.inTransaction(async (tx) => {
-      await lockStudent(tx, actor, studentId);
-      if (!(await setHandOutDeleted(tx, actor, id, deleted))) throw notFound();
-      const action = deleted ? 'deleted' : 'restored';
-      await recordAccess(tx, actor, studentId, { action, what: 'hand-out' });
-    });
-    ctx.status = 204;
   };
 
   const printHandOut = async (ctx: AppContext): Promise<void> => {
@@ -124,7 +84,7 @@ export function takeHomeRoutes({ db, origins, postBox, printer }: TakeHomeDepend
     const wish = await handOutWish(db, actor, source);
     const paper = ctx.query['paper'] === 'letter' ? 'letter' : 'a4';
     const format = ctx.query['format'] === 'svg' ? 'svg' : 'pdf';
-    await noteLooks(ctx, db, [student.id], { action: 'printed', what: 'hand-out' });
+    lookedAt(ctx, [student.id]);
     await answerPrint(ctx, printer, { kind: 'hand-out', wish, paper, format });
   };
 
@@ -135,8 +95,10 @@ export function takeHomeRoutes({ db, origins, postBox, printer }: TakeHomeDepend
     const { academy } = await describeActor(db, actor, false);
     const made = await db.inTransaction(async (tx) => {
       await requireConsent(tx, actor, await lockStudent(tx, actor, id), { scope: 'link' });
-      await recordAccess(tx, actor, id, { action: 'changed', what: 'link' });
-      return insertStudentLink(tx, actor, id, input);
+      const link = await insertStudentLink(tx, actor, id, input);
+      const own = { kind: 'link', revision: null, studentId: id } as const;
+      await recordChange(tx, actor, { ...own, id: link.id, action: 'changed' });
+      return link;
     });
     const address = `${origins.letters}/h#${made.token}`;
     // After the commit: a transaction that is tried again would send it twice.
@@ -159,10 +121,11 @@ export function takeHomeRoutes({ db, origins, postBox, printer }: TakeHomeDepend
       method: 'get',
       path: '/api/students/:id/take-home',
       access: 'signed-in',
+      audit: { seen: 'hand-out' },
       handle: async (ctx) => {
         const actor = requireActor(ctx);
         const { id } = await requireStudent(ctx);
-        await noteLooks(ctx, db, [id], { action: 'seen', what: 'hand-out' });
+        lookedAt(ctx, [id]);
         const view: TakeHomeView = {
           handOuts: await listHandOuts(db, actor, id),
           links: await listStudentLinks(db, actor, id),
@@ -171,31 +134,32 @@ export function takeHomeRoutes({ db, origins, postBox, printer }: TakeHomeDepend
         ctx.body = view;
       },
     },
-    { method: 'put', path: '/api/hand-outs/:id', access: 'signed-in', handle: saveHandOut },
-    { method: 'get', path: '/api/hand-outs/:id/file', access: 'signed-in', handle: printHandOut },
+    ...changeRoutes(db, HAND_OUT, handOuts),
     {
-      method: 'delete',
-      path: '/api/hand-outs/:id',
+      method: 'get',
+      path: '/api/hand-outs/:id/file',
       access: 'signed-in',
-      handle: (ctx) => changeDeleted(ctx, true),
+      audit: { printed: 'hand-out' },
+      handle: printHandOut,
     },
     {
       method: 'post',
-      path: '/api/hand-outs/:id/restore',
+      path: '/api/students/:id/student-links',
       access: 'signed-in',
-      handle: (ctx) => changeDeleted(ctx, false),
+      audit: { changes: 'link' },
+      handle: sendLink,
     },
-    { method: 'post', path: '/api/students/:id/student-links', access: 'signed-in', handle: sendLink },
     {
       method: 'delete',
       path: '/api/student-links/:id',
       access: 'signed-in',
+      audit: { changes: 'link' },
       handle: async (ctx) => {
         const [actor, id] = [requireActor(ctx), idParam(ctx)];
         await db.inTransaction(async (tx) => {
           const studentId = await revokeStudentLink(tx, actor, id);
           if (studentId === undefined) throw notFound();
-          await recordAccess(tx, actor, studentId, { action: 'deleted', what: 'link' });
+          await recordChange(tx, actor, { kind: 'link', id, revision: null, studentId, action: 'deleted' });
         });
         ctx.status = 204;
       },

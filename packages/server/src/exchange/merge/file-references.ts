@@ -1,6 +1,7 @@
 import { type AcademyLine } from '@lotrecht/contract';
 import { type Queries } from '../../database/database.ts';
 import { listOf, sql, type SqlFragment } from '../../database/sql.ts';
+import { KINDS } from '../../records/kinds/index.ts';
 import { type Actor } from '../../access/actor.ts';
 
 type Hand = 'right' | 'left';
@@ -121,7 +122,7 @@ export class FileReferences {
         return `${line.id} is a self-check of one student with a check of another, or with none.`;
       }
       default:
-        return undefined;
+        return ofStudents(line) && !this.students.has(line.studentId) ? missing() : undefined;
     }
   }
 
@@ -180,3 +181,8 @@ export class FileReferences {
 }
 
 const AT_ONCE = 200;
+
+/** Whether a line is a record of a kind that students have. */
+function ofStudents(line: AcademyLine): line is Extract<AcademyLine, { readonly studentId: string }> {
+  return KINDS.some(({ table, owner }) => table === line.table && owner === 'student') && 'studentId' in line;
+}

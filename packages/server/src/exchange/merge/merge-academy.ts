@@ -1,4 +1,5 @@
 import { type AcademyLine, type MergeReport } from '@lotrecht/contract';
+import { forgetChanges } from '../../changes/change-log.ts';
 import { recordEvent } from '../../audit/academy-log.ts';
 import { type Database, type Queries } from '../../database/database.ts';
 import { MANY_ROWS, refreshStatistics } from '../../database/refresh-statistics.ts';
@@ -68,6 +69,7 @@ export async function mergeAcademy(db: Database, actor: Actor, wish: MergeWish):
         wish.signal.throwIfAborted();
         if (!report.broughtIn) throw new TakenBack(report);
         const detail = `${report.academyName}, ${report.rows} rows`.slice(0, 200);
+        await forgetChanges(tx, actor.academyId);
         await recordEvent(tx, actor, { action: 'imported', detail });
         return report;
       }),

@@ -1,8 +1,8 @@
 import { type AcademyLine, type LeftOut } from '@lotrecht/contract';
 import { type Queries } from '../../database/database.ts';
-import { listOf, sql } from '../../database/sql.ts';
+import { listOf, declared, sql } from '../../database/sql.ts';
 import { type Actor } from '../../access/actor.ts';
-import { selectStored, type StoredRow, toLine, words } from '../stored-rows.ts';
+import { selectStored, type StoredRow, toLine } from '../stored-rows.ts';
 import { columnOf } from '../../records/kind.ts';
 import { type ExchangedTable } from '../tables.ts';
 import { type FileReferences } from './file-references.ts';
@@ -59,7 +59,7 @@ export async function rowsHere(
   table: ExchangedTable,
   keys: readonly string[],
 ): Promise<readonly AcademyLine[]> {
-  const key = words(`t.${columnOf(keyFieldOf(table))}`);
+  const key = declared(`t.${columnOf(keyFieldOf(table))}`);
   const where = sql`t.academy_id = ${actor.academyId} AND ${key} IN (${listOf(keys)})`;
   // What is known of a table's size is from before the file: it would be read whole for each of many rows.
   const query = selectStored(table, where, sql`FORCE INDEX (PRIMARY)`);

@@ -20,6 +20,7 @@ export function mergeRoutes(db: Database, places: AtOnce): readonly Route[] {
       method: 'post',
       path: '/api/academy/import',
       access: 'head',
+      audit: { event: true },
       body: 'application/jsonl',
       handle: async (ctx) => {
         const actor = requireActor(ctx);

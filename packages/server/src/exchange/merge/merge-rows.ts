@@ -1,7 +1,7 @@
 import { type AcademyLine } from '@lotrecht/contract';
-import { type Bindable, sql, type SqlFragment } from '../../database/sql.ts';
+import { type Bindable, declared, sql, type SqlFragment } from '../../database/sql.ts';
 import { insertRows, valueOf } from '../insert-rows.ts';
-import { words } from '../stored-rows.ts';
+import { KINDS } from '../../records/kinds/index.ts';
 import { columnOf } from '../../records/kind.ts';
 import { type ExchangedTable } from '../tables.ts';
 import { keyFieldOf, keyOf, type MergeContext, rowsHere } from './merge-context.ts';
@@ -69,10 +69,18 @@ export async function mergeRows(
     await insertRows(tx, actor.academyId, { table, lines: [...fresh.values()] });
 }
 
+/** What is a record about someone, beside who they are. */
+const RECORDS: ReadonlySet<string> = new Set([
+  'lesson',
+  'setup_check',
+  'hand_out',
+  'self_check',
+  ...KINDS.filter(({ owner }) => owner === 'student').map(({ table }) => table),
+]);
+
 /** Something new about someone who is here, not of age, and whose guardian has consented to no records. */
 function waitsForGuardian({ waiting }: MergeContext, line: AcademyLine): boolean {
-  const isRecord = ['lesson', 'setup_check', 'hand_out', 'self_check'].includes(line.table);
-  return isRecord && 'studentId' in line && waiting.has(line.studentId);
+  return RECORDS.has(line.table) && 'studentId' in line && waiting.has(line.studentId);
 }
 
 /** A guardian who has withdrawn has withdrawn, here or there: that is no matter of choice. @returns whether it was new */
@@ -103,7 +111,7 @@ function takeRow({ actor }: MergeContext, table: ExchangedTable, line: AcademyLi
     .filter(([field]) => field !== key)
     .map(([field, kind]): SqlFragment => {
       const value: Bindable = valueOf(kind, (line as unknown as Record<string, unknown>)[field]);
-      const column = words(columnOf(field));
+      const column = declared(columnOf(field));
       // A check's is that of its newest version, which is found at the end.
       if (field !== 'revision' || table.name === 'setup_check')
         return field === 'revision' ? sql`revision = revision` : sql`${column} = ${value}`;
@@ -111,8 +119,8 @@ function takeRow({ actor }: MergeContext, table: ExchangedTable, line: AcademyLi
     })
     .reduce((all, one) => sql`${all}, ${one}`);
   return sql`
-    UPDATE ${words(table.name)} SET ${changes}
-    WHERE academy_id = ${actor.academyId} AND ${words(columnOf(key))} = ${keyOf(table, line)}`;
+    UPDATE ${declared(table.name)} SET ${changes}
+    WHERE academy_id = ${actor.academyId} AND ${declared(columnOf(key))} = ${keyOf(table, line)}`;
 }
 
 function touch({ students, checks }: MergeContext, line: AcademyLine): void {

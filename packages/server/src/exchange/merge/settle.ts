@@ -4,7 +4,7 @@ import { waitsForGuardian } from '../../consents/consent-repository.ts';
 import { type Queries } from '../../database/database.ts';
 import { listOf, sql } from '../../database/sql.ts';
 import { type Actor } from '../../access/actor.ts';
-import { markStandings } from '../../roster/standing-due.ts';
+import { markStandings } from '../../changes/standing-due.ts';
 import { findLoose } from '../loose-ends.ts';
 import { type MergeContext } from './merge-context.ts';
 

@@ -1,4 +1,5 @@
 import { type ReadingImportReport, type ReadingMapping, readForeignRow } from '@lotrecht/contract';
+import { forgetChanges } from '../../changes/change-log.ts';
 import { recordEvent } from '../../audit/academy-log.ts';
 import { type Database } from '../../database/database.ts';
 import { MANY_ROWS, refreshStatistics } from '../../database/refresh-statistics.ts';
@@ -76,6 +77,7 @@ export async function importReadings(
           broughtIn,
         };
         if (!broughtIn) throw new TakenBack(report);
+        await forgetChanges(tx, actor.academyId);
         await recordEvent(tx, actor, { action: 'readings-imported', detail: `${rows} rows` });
         return report;
       }),

@@ -34,6 +34,7 @@ export function readingRoutes(db: Database, places: AtOnce): readonly Route[] {
       method: 'post',
       path: '/api/academy/readings',
       access: 'head',
+      audit: { event: true },
       body: 'text/csv',
       handle: async (ctx) => {
         const actor = requireActor(ctx);

@@ -10,7 +10,7 @@ import { waitsForGuardian } from '../../consents/consent-repository.ts';
 import { type Queries } from '../../database/database.ts';
 import { listOf, sql } from '../../database/sql.ts';
 import { type Actor } from '../../access/actor.ts';
-import { markStandings } from '../../roster/standing-due.ts';
+import { markStandings } from '../../changes/standing-due.ts';
 import { insertRows } from '../insert-rows.ts';
 import { type ExchangedTable, MEASURED_LINES, tableNamed } from '../tables.ts';
 import { type NamedStudent } from './known-students.ts';

@@ -13,8 +13,10 @@ import { type Kind } from '../kind.ts';
  * change.
  */
 export const METHOD: Kind<MethodInput, MethodView> = {
+  name: 'method',
   table: 'method_profile',
   path: 'methods',
+  owner: 'academy',
   plural: 'methods',
   fields: { name: 'plain', document: 'json' },
   orderedBy: 'name',
@@ -28,6 +30,7 @@ export const METHOD: Kind<MethodInput, MethodView> = {
     revision,
     method: said['document'] as MethodDocument,
   }),
+  toInput: ({ revision, method }) => ({ revision, method }),
   content: (said) => ({ ...(said['document'] as MethodDocument), profileVersion: 0 }),
   inFiles: { field: 'document', require: ({ document }) => requireMethodDocument(document) },
 };

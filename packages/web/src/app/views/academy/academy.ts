@@ -53,7 +53,7 @@ const ACTION_WORDS: Readonly<Record<AuditEntryView['action'], string>> = {
   moved: 'moved',
 };
 
-const WHAT_WORDS: Readonly<Record<AuditEntryView['what'], string>> = {
+const WHAT_WORDS: Readonly<Record<string, string>> = {
   student: 'the student',
   lists: 'a list they stand in',
   lesson: 'a lesson',
@@ -126,7 +126,7 @@ export class AcademyPage {
   }
 
   protected didWhat({ action, what, byLink, imported }: AuditEntryView): string {
-    const did = `${ACTION_WORDS[action]} ${WHAT_WORDS[what]}`;
+    const did = `${ACTION_WORDS[action]} ${WHAT_WORDS[what] ?? `a ${what.replaceAll('-', ' ')}`}`;
     if (imported) return `${did}, says a file`;
     return byLink ? `${did}, by the student’s link` : did;
   }

@@ -1,9 +1,9 @@
 import { type StudentView } from '@lotrecht/contract';
 import { type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
-import { type Scope } from '../access/scope.ts';
+import { type Scope } from './scope.ts';
 import { notFound } from '../http/problem.ts';
-import { visibleStudents } from '../access/visible.ts';
+import { visibleStudents } from './visible.ts';
 
 /** What a write about a student has to know of them. */
 export type LockedStudent = Pick<StudentView, 'id' | 'handedness' | 'minor'>;

@@ -1,0 +1,42 @@
+import { createHash } from 'node:crypto';
+import { ALL_PARALLEL, type StationPlanInput } from '@lotrecht/contract';
+
+/** Whose a sample is. */
+export interface SampleIds {
+  readonly studentId: string;
+}
+
+const PLAN: Omit<StationPlanInput, 'revision'> = {
+  name: 'North rim, irons',
+  plan: {
+    methodId: 'all-parallel',
+    clubGroup: 'mid-iron',
+    handedness: 'right',
+    targetName: 'Barge',
+    targetDistanceM: 150,
+    gateM: 2,
+    slideAheadM: 0.4,
+    rodM: 1.22,
+    sightFromM: 2.5,
+  },
+};
+
+/** What a record of each kind may say, without a revision; a kind without one fails the walks over kinds. */
+const SAMPLES: Readonly<Record<string, (ids: SampleIds) => object>> = {
+  place: () => ({ name: 'Rim', kind: 'range', marks: [] }),
+  method: () => ({ method: { ...ALL_PARALLEL, name: 'Rim school' } }),
+  'station-plan': () => PLAN,
+};
+
+/** @throws for a kind that has no sample yet */
+export function sampleOf(kind: string, ids: SampleIds): object {
+  const sample = SAMPLES[kind];
+  if (sample === undefined) throw new Error(`give ${kind} a sample in test/samples.ts`);
+  return sample(ids);
+}
+
+/** The id of a kind's one record in tests: always the same. */
+export function idOfKind(kind: string): string {
+  const hex = createHash('sha256').update(kind).digest('hex');
+  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-4${hex.slice(13, 16)}-8${hex.slice(17, 20)}-${hex.slice(20, 32)}`;
+}

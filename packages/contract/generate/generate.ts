@@ -33,6 +33,95 @@ async function readSchemas(folder: string): Promise<{ file: string; schema: Sche
   );
 }
 
+/** What a record of a kind takes in, with the table that its rows stand in. */
+interface KindSchema extends Schema {
+  readonly description: string;
+  readonly required: readonly string[];
+  readonly properties: Readonly<Record<string, object>>;
+}
+
+interface LineSchema extends Schema {
+  readonly oneOf: readonly { readonly title: string }[];
+}
+
+/** Schemas of `kinds/`: a request's as any other, and a row of an academy's file follows from it. */
+async function readKinds(): Promise<{ table: string; schema: KindSchema }[]> {
+  return (await readSchemas('kinds')).map(({ file, schema }) => ({
+    table: file.replace('.schema.json', '').replaceAll('-', '_'),
+    schema: schema as KindSchema,
+  }));
+}
+
+const ROW_ID = {
+  type: 'string',
+  pattern: '^[0-9a-f]{8}-[0-9a-f]{4}-[1-5][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$',
+  description: 'A UUID of version 1 to 5, in lower case.',
+};
+const instant = (type: unknown) => ({
+  type,
+  pattern: '^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}\\.\\d{3}(\\d{3})?Z$',
+  description: 'UTC, ISO 8601.',
+});
+
+/** What a field takes as a row says it: ids in the one spelling that is stored, and nothing named twice. */
+function inRow(property: object): object {
+  return JSON.parse(JSON.stringify(property), (_key, value: unknown) => {
+    if (typeof value !== 'object' || value === null || Array.isArray(value)) return value;
+    const { title, format: form, ...rest } = value as { title?: unknown; format?: unknown };
+    if (typeof title === 'object') return value;
+    return form === 'uuid'
+      ? { ...rest, ...ROW_ID, type: (value as { type: unknown }).type }
+      : { ...rest, ...(form !== undefined && { format: form }) };
+  }) as object;
+}
+
+/** What may be left out when it comes in stands as null in a row. */
+function orNull(property: { readonly type?: unknown }): object {
+  if (Array.isArray(property.type) && property.type.includes('null')) return property;
+  return { anyOf: [property, { type: 'null' }] };
+}
+
+/** A row of a kind as a file has it: everything that it says, and its days. */
+function rowOf(
+  table: string,
+  { title, description, required, properties }: KindSchema,
+): { readonly title: string } {
+  const said = Object.entries(properties)
+    .filter(([field]) => field !== 'revision')
+    .map(
+      ([field, property]) =>
+        [field, required.includes(field) ? inRow(property) : orNull(inRow(property))] as const,
+    );
+  const all = {
+    table: { const: table },
+    id: ROW_ID,
+    revision: { type: 'integer', minimum: 0, maximum: 2147483647 },
+    ...Object.fromEntries(said),
+    createdAt: instant('string'),
+    deletedAt: instant(['string', 'null']),
+  };
+  return {
+    title: `Exported${title.replace(/Input$/, '')}`,
+    description,
+    type: 'object',
+    additionalProperties: false,
+    required: Object.keys(all),
+    properties: all,
+  } as { readonly title: string };
+}
+
+/** The lines of a file with those of the kinds: the academy's own before its students, a student's behind what else is theirs. */
+function withRows(schema: LineSchema, kinds: readonly { table: string; schema: KindSchema }[]): Schema {
+  let { oneOf } = schema;
+  for (const { table, schema: kind } of kinds) {
+    const next = 'studentId' in kind.properties ? 'ExportedGuardianConsent' : 'ExportedStudent';
+    const at = oneOf.findIndex(({ title }) => title === next);
+    if (at < 0) throw new Error(`no line ${next} before which rows of ${table} could stand`);
+    oneOf = oneOf.toSpliced(at, 0, rowOf(table, kind));
+  }
+  return { ...schema, oneOf } as Schema;
+}
+
 async function generateTypes(schemas: readonly Schema[]): Promise<string> {
   const byId = new Map(schemas.map((s) => [s.$id, s]));
   const declarations = await Promise.all(
@@ -97,8 +186,12 @@ async function generateValidators(schemas: readonly Schema[]): Promise<string> {
   return bundled.outputFiles[0]?.text ?? '';
 }
 
-const formats = await readSchemas('formats');
-const schemas = [...formats, ...(await readSchemas('api'))].map((s) => s.schema);
+const kinds = await readKinds();
+const formats = (await readSchemas('formats')).map(({ file, schema }) => ({
+  file,
+  schema: schema.title === 'AcademyLine' ? withRows(schema as LineSchema, kinds) : schema,
+}));
+const schemas = [...formats, ...kinds, ...(await readSchemas('api'))].map((s) => s.schema);
 await mkdir(generatedDir, { recursive: true });
 await mkdir(publishedDir, { recursive: true });
 await writeFile(path.join(generatedDir, 'types.ts'), await generateTypes(schemas));

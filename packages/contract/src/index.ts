@@ -117,6 +117,7 @@ export {
   type CheckVersionView,
   type CheckView,
   type EyeView,
+  type Kept,
   type InstructorView,
   type InvitationView,
   type LessonView,

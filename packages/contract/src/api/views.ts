@@ -239,10 +239,11 @@ export interface MethodView {
   readonly method: MethodDocument;
 }
 
+/** A record as it is kept: what came in, under its id. */
+export type Kept<Input extends { readonly revision: number }> = Readonly<Input> & { readonly id: string };
+
 /** A place where balls are hit, with what can be aimed or pointed at. */
-export interface PlaceView extends PlaceInput {
-  readonly id: string;
-}
+export type PlaceView = Kept<PlaceInput>;
 
 /** What a one-time link opens, before it is used. */
 export interface LinkView {

@@ -8,7 +8,9 @@ import { migrate } from '../database/migrate.ts';
 import { sql } from '../database/sql.ts';
 import { loadDemo } from '../demo/load-demo.ts';
 import { INSTRUCTORS } from '../demo/students.ts';
+import { KINDS } from '../records/kinds/index.ts';
 import { saveWorkedCheck } from '../test/documents.ts';
+import { sampleOf } from '../test/samples.ts';
 import {
   createTestDatabase,
   MIGRATIONS,
@@ -85,6 +87,10 @@ async function useEverything(client: TestClient): Promise<void> {
   }
   await client.put('/api/academy/retention', { months: 24 });
   const removed = await saveWorkedCheck(client);
+  for (const { name, path } of KINDS) {
+    const body = { revision: 0, ...sampleOf(name, removed) };
+    expect((await client.put(`/api/${path}/${randomUUID()}`, body)).status).toBe(200);
+  }
   await client.delete(`/api/students/${removed.studentId}`);
 }
 

@@ -8,6 +8,7 @@ import {
   type StudentLinkInput,
   type CheckDocument,
   type CheckInput,
+  type ClubInput,
   type ErasureInput,
   type FirstAcademy,
   type InstructorChange,
@@ -92,6 +93,9 @@ export const validateCheckInput: Validator<CheckInput> = validator(generated.val
 export const validateStudentInput: Validator<StudentInput> = validator(generated.validateStudentInput);
 /** Validates a lesson as typed in. */
 export const validateLessonInput: Validator<LessonInput> = validator(generated.validateLessonInput);
+
+/** Validates a club of a student's bag. */
+export const validateClubInput: Validator<ClubInput> = validator(generated.validateClubInput);
 
 /** Validates a request of this type. @throws DocumentRefused */
 export const validateConsentInput: Validator<ConsentInput> = validator(generated.validateConsentInput);

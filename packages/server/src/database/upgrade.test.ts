@@ -177,6 +177,7 @@ const WRITTEN: Readonly<
     },
   ],
   '0015': [{ text: 'INSERT INTO academy_prior (academy_id, due) VALUES (?, 1)', values: [ACADEMY] }],
+  '0016': [{ text: 'INSERT INTO change_count (academy_id, last) VALUES (?, 7)', values: [ACADEMY] }],
 };
 const states = Object.keys(WRITTEN);
 const running: TestApp[] = [];

@@ -26,6 +26,7 @@ const SAMPLES: Readonly<Record<string, (ids: SampleIds) => object>> = {
   place: () => ({ name: 'Rim', kind: 'range', marks: [] }),
   method: () => ({ method: { ...ALL_PARALLEL, name: 'Rim school' } }),
   'station-plan': () => PLAN,
+  club: ({ studentId }) => ({ studentId, name: 'Old seven', clubGroup: 'mid-iron' }),
 };
 
 /** @throws for a kind that has no sample yet */

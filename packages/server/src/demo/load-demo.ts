@@ -22,7 +22,7 @@ import { type Actor, actorOf } from '../access/actor.ts';
 import { anyAcademyExists, insertAcademy, insertInstructor } from '../identity/instructor-repository.ts';
 import { hashPassword } from '../identity/passwords.ts';
 import { insertLesson } from '../lessons/lesson-repository.ts';
-import { places as placeRecords } from '../records/index.ts';
+import { clubs, places as placeRecords } from '../records/index.ts';
 import { insertStudent } from '../students/student-repository.ts';
 import { type DemoCheck, heldAt, openLesson, plannedChecks, simulateCheck } from './simulate.ts';
 import { type DemoStudent, INSTRUCTORS, LANDMARKS, RAFTS, STUDENTS } from './students.ts';
@@ -79,6 +79,13 @@ export async function loadDemo(db: Database, password: string, today: Date): Pro
  */
 const ANSWERED = 2;
 
+/** What is checked most, as it is called. */
+const BAG = [
+  ['7-iron', 'mid-iron'],
+  ['Driver', 'driver'],
+  ['Sand wedge', 'wedge'],
+] as const;
+
 async function loadStudent(
   tx: Queries,
   actor: Actor,
@@ -88,6 +95,8 @@ async function loadStudent(
   const studentId = randomUUID();
   await insertStudent(tx, actor, studentId, { revision: 0, ...student });
   await markStanding(tx, actor.academyId, studentId);
+  for (const [name, clubGroup] of BAG)
+    await clubs.insert(tx, actor, randomUUID(), { revision: 0, studentId, name, clubGroup });
   if (student.minor) {
     const first = new Date(today.getTime() - daysAgoOf(student, 0) * DAY_MS).toISOString().slice(0, 10);
     const givenBy = `A. ${student.name.split(' ').at(-1) ?? ''}`;

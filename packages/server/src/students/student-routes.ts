@@ -2,6 +2,7 @@ import {
   type StudentCardView,
   type StudentInput,
   type StudentPageView,
+  studentInputOf,
   type StudentView,
   validateStudentInput,
 } from '@lotrecht/contract';
@@ -34,16 +35,7 @@ const STUDENT: ChangedKind<StudentInput, StudentView> = {
   name: 'student',
   path: 'students',
   require: validateStudentInput,
-  toInput: ({ revision, name, handedness, minor, notes, dominantEye, statureMm, shoeMm }) => ({
-    revision,
-    name,
-    handedness,
-    minor,
-    notes,
-    ...(dominantEye !== null && { dominantEye }),
-    ...(statureMm !== null && { statureMm }),
-    ...(shoeMm !== null && { shoeMm }),
-  }),
+  toInput: (student) => studentInputOf(student, {}),
 };
 
 /** Students: list, one, one with all lessons, add, change, delete and undo. */

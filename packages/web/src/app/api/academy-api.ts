@@ -8,19 +8,17 @@ import {
   type LessonView,
   type MeasuredCheckView,
   type SavedCheckView,
-  type StudentInput,
   type StudentKnownView,
   type StudentListView,
   type StudentCardView,
   type StudentPageView,
-  type StudentView,
   type TodayView,
 } from '@lotrecht/contract';
 import { type Observable } from 'rxjs';
 
 /** What can be deleted, and brought back. */
 export type Deletable =
-  'students' | 'lessons' | 'checks' | 'places' | 'methods' | 'station-plans' | 'hand-outs';
+  'students' | 'lessons' | 'checks' | 'places' | 'methods' | 'station-plans' | 'hand-outs' | 'clubs';
 
 /** The academy's data over HTTP: students, lessons, checks. Ids are chosen here, so that a save can be sent again. */
 @Injectable({ providedIn: 'root' })
@@ -53,10 +51,6 @@ export class AcademyApi {
   /** What is known of the student when a check begins on that day, YYYY-MM-DD. */
   known(studentId: string, on: string): Observable<StudentKnownView> {
     return this.http.get<StudentKnownView>(`/api/students/${studentId}/known`, { params: { on } });
-  }
-
-  saveStudent(id: string, input: StudentInput): Observable<StudentView> {
-    return this.http.put<StudentView>(`/api/students/${id}`, input);
   }
 
   lesson(id: string): Observable<LessonView> {

@@ -8,8 +8,9 @@ export interface ApiProblem {
   readonly code: string;
   readonly title: string;
   readonly errors: readonly Refusal[];
-  /** The stored state, with a conflict. */
+  /** The stored state, with a conflict, and the kind of record it is of. */
   readonly current?: unknown;
+  readonly kind?: string | undefined;
 }
 
 /** Any error as a problem that can be shown: of a request, or of this browser itself. */
@@ -39,5 +40,6 @@ export function toProblem(error: unknown): ApiProblem {
     title: body.title ?? `The server answered ${error.status}.`,
     errors: body.errors ?? [],
     current: body.current,
+    kind: body.kind,
   };
 }

@@ -1,12 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import {
-  type HandOutInput,
-  type HandOutView,
-  type NewStudentLinkView,
-  type StudentLinkInput,
-  type TakeHomeView,
-} from '@lotrecht/contract';
+import { type NewStudentLinkView, type StudentLinkInput, type TakeHomeView } from '@lotrecht/contract';
 import { type Observable } from 'rxjs';
 
 /** What goes home, over HTTP: hand-outs and links. */
@@ -16,10 +10,6 @@ export class TakeHomeApi {
 
   of(studentId: string): Observable<TakeHomeView> {
     return this.http.get<TakeHomeView>(`/api/students/${studentId}/take-home`);
-  }
-
-  saveHandOut(id: string, input: HandOutInput): Observable<HandOutView> {
-    return this.http.put<HandOutView>(`/api/hand-outs/${id}`, input);
   }
 
   /** The printed page as a file. */

@@ -1,13 +1,13 @@
-import { HttpClient } from '@angular/common/http';
 import { inject, Injectable, signal } from '@angular/core';
 import { type MethodDocument, type MethodView, SHIPPED_METHODS } from '@lotrecht/contract';
-import { type Observable, tap } from 'rxjs';
+import { METHOD } from '../data/kinds/method.ts';
+import { RecordApi } from '../data/record-api.ts';
 import { SessionStore } from '../session/session.store.ts';
 
 /** Methods that can judge: the shipped ones, and the academy's own. */
 @Injectable({ providedIn: 'root' })
 export class MethodStore {
-  private readonly http = inject(HttpClient);
+  private readonly api = inject(RecordApi);
   private readonly session = inject(SessionStore);
   private readonly ownMethods = signal<readonly MethodView[]>([]);
   private loadedFor = '';
@@ -23,7 +23,7 @@ export class MethodStore {
   load(): void {
     const academyId = this.session.session()?.academy.id ?? '';
     if (this.loadedFor === academyId && academyId !== '') return;
-    this.http.get<readonly MethodView[]>('/api/methods').subscribe({
+    this.api.all<MethodView>(METHOD).subscribe({
       next: (methods) => {
         this.ownMethods.set(methods);
         this.loadedFor = academyId;
@@ -33,11 +33,9 @@ export class MethodStore {
     });
   }
 
-  /** @param id chosen here, so that a save can be sent again */
-  save(id: string, revision: number, method: MethodDocument): Observable<MethodView> {
-    return this.http
-      .put<MethodView>(`/api/methods/${id}`, { revision, method })
-      .pipe(tap((saved) => this.ownMethods.update((all) => [...all.filter((m) => m.id !== id), saved])));
+  /** One that was just kept. */
+  take(saved: MethodView): void {
+    this.ownMethods.update((all) => [...all.filter(({ id }) => id !== saved.id), saved]);
   }
 
   /** Asks the server again, as after a deletion was taken back. */

@@ -1,5 +1,5 @@
 import { type ClubGroup, type StationPlan } from '@lotrecht/contract';
-import { keepOnDevice } from '../drafts/on-device.ts';
+import { keepOnDevice } from '../data/on-device.ts';
 
 /** What was laid last, for the next check to begin with. No student. */
 export interface PlannedStation {

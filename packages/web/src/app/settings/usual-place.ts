@@ -1,4 +1,4 @@
-import { keepOnDevice } from '../drafts/on-device.ts';
+import { keepOnDevice } from '../data/on-device.ts';
 
 const KEY = 'lotrecht-place';
 

@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  Injector,
+  linkedSignal,
+  signal,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import {
@@ -10,7 +18,8 @@ import {
   mdiHomeCityOutline,
 } from '@mdi/js';
 import { filter, map, startWith } from 'rxjs';
-import { deviceFails } from '../drafts/on-device.ts';
+import { type Outbox } from '../data/outbox.ts';
+import { deviceFails } from '../data/on-device.ts';
 import { CurrentWorkStore } from '../session/current-work.store.ts';
 import { SessionStore } from '../session/session.store.ts';
 import { dayText } from '../ui/dates.ts';
@@ -43,6 +52,11 @@ export class Shell {
     { path: '/account', label: 'Account', icon: mdiAccountCircleOutline },
   ]);
 
+  /** Asked to be kept, and not sent yet. Fetched behind the first page, which does not need it. */
+  protected readonly waiting = computed(() => this.outbox()?.waiting() ?? 0);
+  private readonly outbox = signal<Outbox | null>(null);
+  private readonly injector = inject(Injector);
+
   private readonly router = inject(Router);
   private readonly url = toSignal(
     this.router.events.pipe(
@@ -58,6 +72,10 @@ export class Shell {
     source: () => !this.session.locked(),
     computation: (isOpen, before) => isOpen || (before?.value ?? false),
   });
+
+  constructor() {
+    void import('../data/outbox.ts').then((it) => this.outbox.set(this.injector.get(it.Outbox)));
+  }
 
   /** The check takes the whole of a phone: the way back is in its own header. */
   protected readonly atCheck = computed(() => /\/checks\//.test(this.url()));

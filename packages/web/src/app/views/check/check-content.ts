@@ -24,6 +24,7 @@ import {
 } from '@lotrecht/contract';
 import { degreesFromRadians, radiansFromDegrees, targetLineUncertainty } from '@lotrecht/core';
 import { Subject } from 'rxjs';
+import { type Club } from '../../data/kinds/club.ts';
 import { EyeStore } from '../../settings/eye.store.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { type LineKey } from '../../ui/words.ts';
@@ -92,6 +93,8 @@ export class CheckContent {
   readonly targetLine = signal<CheckDocument['targetLine']>({});
   readonly feet = signal<NonNullable<CheckDocument['feet']> | null>(null);
   /** Null for a stored check whose circumstances were not recorded: they are not made up afterwards. */
+  /** The student’s own clubs. */
+  readonly bag = signal<readonly Club[]>([]);
   readonly circumstances = signal<Circumstances | null>(FIRST_CIRCUMSTANCES);
   readonly judged = signal<Judged>(DEFAULT_JUDGED);
   /** What was found out about the target line afterwards; null while it stands as laid. */

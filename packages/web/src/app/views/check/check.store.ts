@@ -9,12 +9,13 @@ import {
   type SavedCheckView,
   type StudentView,
 } from '@lotrecht/contract';
-import { catchError, defer, EMPTY, type Observable, of, retry, Subject, tap, throwError } from 'rxjs';
+import { catchError, defer, EMPTY, type Observable, of, Subject, tap, throwError } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
-import { isPassing, waitSeconds, worthTrying } from '../../api/passing-trouble.ts';
+import { type Club } from '../../data/kinds/club.ts';
+import { throughTrouble } from '../../data/through-trouble.ts';
 import { toProblem } from '../../api/problem.ts';
-import { type CheckDraft, DraftStore } from '../../drafts/draft-store.ts';
-import { fromDevice } from '../../drafts/on-device.ts';
+import { type CheckDraft, DraftStore } from '../../data/draft-store.ts';
+import { fromDevice } from '../../data/on-device.ts';
 import { SessionStore } from '../../session/session.store.ts';
 import { CheckContent, type DraftContent } from './check-content.ts';
 import { type FieldKey } from './readings/entry.ts';
@@ -30,6 +31,8 @@ export interface OpenedCheck {
   readonly lesson: LessonView;
   readonly student: StudentView;
   readonly place: PlaceView | null;
+  /** The student’s own clubs. */
+  readonly bag?: readonly Club[];
   /** As it was learned, degrees; absent: as anyone steps back in. */
   readonly readdressSdDeg?: number | undefined;
   /** Cold checks before this lesson, oldest first. */
@@ -69,7 +72,7 @@ export class CheckStore {
   /** Begins with what is stored, over it what was typed here and not yet kept. */
   async open(
     checkId: string,
-    { lesson, student, place, readdressSdDeg, earlier = [], prior = null }: OpenedCheck,
+    { lesson, student, place, bag = [], readdressSdDeg, earlier = [], prior = null }: OpenedCheck,
   ): Promise<void> {
     // The device is asked first: once the fields are on the screen, nothing overwrites what is typed into them.
     const draft = await fromDevice(this.drafts.find(checkId, this.instructorId()), undefined);
@@ -77,6 +80,7 @@ export class CheckStore {
     this.checkId = checkId;
     this.content.lesson.set(lesson);
     this.content.student.set(student);
+    this.content.bag.set(bag);
     this.content.marks.set(place?.marks ?? []);
     this.content.placeKind.set(place?.kind ?? null);
     this.content.readdressSdDeg.set(stored === null ? readdressSdDeg : stored.document.readdressSdDeg);
@@ -110,8 +114,13 @@ export class CheckStore {
    * server has answered, and every try of the same readings carries the same key.
    */
   save(): Observable<SavedCheckView> {
-    return defer(() => this.sendOnce()).pipe(
-      retry({ delay: (error: unknown, tries) => this.waitToRetry(error, tries) }),
+    return throughTrouble(() => this.sendOnce(), {
+      waiting: (seconds) => {
+        this.keptState.set('waiting');
+        this.retryInS.set(seconds);
+      },
+      askedToTry: this.askedToTry,
+    }).pipe(
       catchError((error: unknown) => this.meetConflict(error)),
       tap({
         next: (saved) => this.saved(saved),
@@ -176,14 +185,6 @@ export class CheckStore {
       ...(shownResult && { shownResult }),
     };
     return this.api.saveCheck(this.checkId, input, this.saveKey);
-  }
-
-  private waitToRetry(error: unknown, tries: number): Observable<unknown> {
-    if (!isPassing(toProblem(error))) return throwError(() => error);
-    const seconds = waitSeconds(tries, Math.random());
-    this.keptState.set('waiting');
-    this.retryInS.set(Math.round(seconds));
-    return worthTrying(seconds, this.askedToTry);
   }
 
   private meetConflict(error: unknown): Observable<SavedCheckView> {

@@ -25,9 +25,11 @@ import {
   type SavedCheckView,
 } from '@lotrecht/contract';
 import { AcademyApi } from '../../api/academy-api.ts';
-import { PlaceApi } from '../../api/place-api.ts';
+import { type Club, CLUB } from '../../data/kinds/club.ts';
+import { PLACE } from '../../data/kinds/place.ts';
+import { RecordApi } from '../../data/record-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
-import { deviceFails } from '../../drafts/on-device.ts';
+import { deviceFails } from '../../data/on-device.ts';
 import { MethodStore } from '../../methods/method.store.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { bearingText } from '../../ui/bearings.ts';
@@ -133,7 +135,7 @@ export class CheckPage {
   private readonly router = inject(Router);
   private readonly undo = inject(Undo);
   private readonly current = inject(CurrentWorkStore);
-  private readonly placeApi = inject(PlaceApi);
+  private readonly records = inject(RecordApi);
 
   constructor() {
     inject(MethodStore).load();
@@ -170,14 +172,15 @@ export class CheckPage {
             student: this.api.student(lesson.studentId).pipe(map(({ student }) => student)),
             place: this.placeOf(lesson.placeId),
             known: this.knownOf(lesson),
+            bag: this.bagOf(lesson.studentId),
           }),
         ),
       )
       .subscribe({
-        next: ({ lesson, student, place, known }) => {
+        next: ({ lesson, student, place, known, bag }) => {
           const { id: studentId, name: studentName, handedness } = student;
           this.current.show({ studentId, studentName, handedness, lessonId, heldOn: lesson.heldOn });
-          void this.store.open(checkId, { lesson, student, place, ...known });
+          void this.store.open(checkId, { lesson, student, place, bag, ...known });
         },
         error: (error: unknown) => this.problem.set(toProblem(error)),
       });
@@ -200,7 +203,14 @@ export class CheckPage {
 
   /** What is seen from there; without a place, or a connection, the target is typed. */
   private placeOf(placeId: string | null): Observable<PlaceView | null> {
-    return placeId === null ? of(null) : this.placeApi.place(placeId).pipe(catchError(() => of(null)));
+    return placeId === null
+      ? of(null)
+      : this.records.one<PlaceView>(PLACE, placeId).pipe(catchError(() => of(null)));
+  }
+
+  /** The student’s own clubs; without a connection, the groups alone. */
+  private bagOf(student: string): Observable<readonly Club[]> {
+    return this.records.all<Club>(CLUB, { student }).pipe(catchError(() => of([])));
   }
 
   protected keep(): void {

@@ -1,18 +1,28 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, signal, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+} from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { RouterLink } from '@angular/router';
 import {
   type CheckView,
+  type HandOutInput,
   type HandOutView,
   type PlaceMark,
+  type PlaceView,
   type StudentView,
   type TakeHomeView,
 } from '@lotrecht/contract';
 import { DRILLS, USUAL_DOSE } from '@lotrecht/paper';
-import { forkJoin, map, of, switchMap } from 'rxjs';
+import { forkJoin, map, type Observable, of, switchMap } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
-import { PlaceApi } from '../../api/place-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { TakeHomeApi } from '../../api/take-home-api.ts';
 import { MethodStore } from '../../methods/method.store.ts';
@@ -22,7 +32,12 @@ import { dayText } from '../../ui/dates.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { saveFile } from '../../ui/save-file.ts';
 import { Undo } from '../../ui/undo.ts';
-import { dropHandOutDraft, keepHandOutDraft, readHandOutDraft } from '../../drafts/hand-out-draft.ts';
+import { type HandOutDraft, takeEarlierHandOut } from '../../data/earlier-drafts.ts';
+import { HAND_OUT } from '../../data/kinds/hand-out.ts';
+import { PLACE } from '../../data/kinds/place.ts';
+import { RecordApi } from '../../data/record-api.ts';
+import { stored } from '../../data/stored-record.ts';
+import { ConflictPanel } from '../../ui/conflict-panel.ts';
 import { OwnEyes } from './own-eyes.ts';
 import { PocketSheets } from './pocket-sheets.ts';
 import { SendLink } from './send-link.ts';
@@ -30,7 +45,7 @@ import { SendLink } from './send-link.ts';
 /** What a check sends home: the sight picture, one page, sheets for the pocket, and the link. */
 @Component({
   selector: 'lo-hand-out',
-  imports: [MatButton, MatCheckbox, OwnEyes, PocketSheets, ProblemNote, RouterLink, SendLink],
+  imports: [ConflictPanel, MatButton, MatCheckbox, OwnEyes, PocketSheets, ProblemNote, RouterLink, SendLink],
   templateUrl: './hand-out.html',
   styleUrls: ['../../ui/plain-fields.scss', './hand-out.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -41,18 +56,17 @@ export class HandOutOfCheck {
 
   private readonly academy = inject(AcademyApi);
   private readonly api = inject(TakeHomeApi);
-  private readonly places = inject(PlaceApi);
+  private readonly records = inject(RecordApi);
   private readonly current = inject(CurrentWorkStore);
   private readonly undo = inject(Undo);
-  /** Chosen once, so that a save that is sent again makes no second hand-out. */
-  private newId = crypto.randomUUID();
 
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly student = signal<StudentView | null>(null);
   protected readonly check = signal<CheckView | null>(null);
   protected readonly marks = signal<readonly PlaceMark[]>([]);
   protected readonly home = signal<TakeHomeView | null>(null);
-  protected readonly handOut = signal<HandOutView | null>(null);
+  protected readonly record = stored(HAND_OUT);
+  protected readonly handOut = this.record.stored;
   protected readonly heldOn = signal('');
 
   protected readonly drills = DRILLS;
@@ -61,8 +75,8 @@ export class HandOutOfCheck {
   protected readonly dose = signal('');
   protected readonly own = signal('');
   protected readonly junior = signal(false);
-  protected readonly kept = signal(false);
-  protected readonly busy = signal(false);
+  protected readonly kept = computed(() => this.record.state() === 'kept');
+  protected readonly busy = computed(() => ['saving', 'waiting'].includes(this.record.state()));
   protected readonly paper = signal<'a4' | 'letter'>('a4');
   protected readonly dayText = dayText;
 
@@ -87,7 +101,7 @@ export class HandOutOfCheck {
             lesson: of(lesson),
             student: this.academy.student(lesson.studentId).pipe(map(({ student }) => student)),
             home: this.api.of(lesson.studentId),
-            place: lesson.placeId === null ? of(null) : this.places.place(lesson.placeId),
+            place: lesson.placeId === null ? of(null) : this.records.one<PlaceView>(PLACE, lesson.placeId),
           }),
         ),
       )
@@ -112,41 +126,49 @@ export class HandOutOfCheck {
   }
 
   private show(handOut: HandOutView | null, student: StudentView): void {
-    this.handOut.set(handOut);
-    // What was typed and not kept stands over what is kept.
-    const typed = readHandOutDraft(this.checkId()) ?? handOut;
-    this.junior.set(typed?.junior ?? student.minor);
-    if (typed === null) return;
-    this.drillId.set(typed.drillId);
-    this.dose.set(typed.dose);
-    this.own.set(typed.own);
+    this.junior.set(handOut?.junior ?? student.minor);
+    if (handOut !== null) this.fill(handOut);
+    void this.begin(handOut, student.id);
+  }
+
+  /** What was typed and not kept stands over what is kept. */
+  private async begin(handOut: HandOutView | null, studentId: string): Promise<void> {
+    const isIt = ({ checkId }: HandOutInput): boolean => checkId === this.checkId();
+    const earlier =
+      handOut === null
+        ? await this.record.beginNew(crypto.randomUUID(), { isIt, studentId })
+        : await this.record.begin(handOut.id, handOut, studentId);
+    const typed = earlier?.input ?? takeEarlierHandOut(this.checkId());
+    if (typed !== null) this.fill(typed);
+  }
+
+  private fill({ drillId, dose, own, junior }: HandOutDraft): void {
+    this.drillId.set(drillId);
+    this.dose.set(dose);
+    this.own.set(own);
+    this.junior.set(junior);
   }
 
   /** @param then with what the server has kept */
   protected keep(then?: (kept: HandOutView) => void): void {
-    if (this.busy()) return;
-    const before = this.handOut();
-    this.busy.set(true);
-    this.problem.set(null);
-    this.api
-      .saveHandOut(before?.id ?? this.newId, {
-        revision: before?.revision ?? 0,
-        checkId: this.checkId(),
-        ...this.filled(),
-      })
-      .subscribe({
-        next: (kept) => {
-          this.busy.set(false);
-          this.handOut.set(kept);
-          this.kept.set(true);
-          dropHandOutDraft(this.checkId());
-          then?.(kept);
-        },
-        error: (error: unknown) => {
-          this.busy.set(false);
-          this.problem.set(toProblem(error));
-        },
-      });
+    if (!this.busy()) this.follow(this.record.save(this.filled()), then);
+  }
+
+  protected keepMine(): void {
+    this.follow(this.record.keepMine());
+  }
+
+  protected takeTheirs(): void {
+    const theirs = this.record.takeTheirs();
+    if (theirs !== null) this.fill(theirs);
+  }
+
+  private follow(saving: Observable<HandOutView>, then?: (kept: HandOutView) => void): void {
+    saving.subscribe({
+      next: (kept) => then?.(kept),
+      // Said by the record where it is kept.
+      error: () => undefined,
+    });
   }
 
   /** What is printed is what is kept: first the one, then the other. */
@@ -164,23 +186,32 @@ export class HandOutOfCheck {
     if (kept === null) return;
     this.academy.remove('hand-outs', kept.id).subscribe({
       next: () => {
-        this.handOut.set(null);
-        this.kept.set(false);
+        this.record.forget();
         // The id of what was deleted stays its own.
-        this.newId = crypto.randomUUID();
-        this.undo.offer('Hand-out', 'hand-outs', kept.id, () => this.handOut.set(kept));
+        void this.record.begin(crypto.randomUUID(), null, kept.studentId);
+        this.undo.offer(
+          'Hand-out',
+          'hand-outs',
+          kept.id,
+          () => void this.record.begin(kept.id, kept, kept.studentId),
+        );
       },
       error: (error: unknown) => this.problem.set(toProblem(error)),
     });
   }
 
   protected typed(): void {
-    const studentId = this.student()?.id;
-    keepHandOutDraft(this.checkId(), { ...this.filled(), ...(studentId !== undefined && { studentId }) });
-    this.kept.set(false);
+    this.record.typed(this.filled());
   }
 
-  private filled() {
-    return { drillId: this.drillId(), dose: this.dose(), own: this.own(), junior: this.junior() };
+  private filled(): HandOutInput {
+    return {
+      revision: this.handOut()?.revision ?? 0,
+      checkId: this.checkId(),
+      drillId: this.drillId(),
+      dose: this.dose(),
+      own: this.own(),
+      junior: this.junior(),
+    };
   }
 }

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input, signal, untracked } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
@@ -7,19 +7,23 @@ import { MatError, MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import { MatOption, MatSelect } from '@angular/material/select';
 import { Router, RouterLink } from '@angular/router';
-import { type LessonView } from '@lotrecht/contract';
-import { catchError, of, switchMap } from 'rxjs';
+import { type LessonInput, type LessonView, type PlaceView } from '@lotrecht/contract';
+import { catchError, type Observable, of, switchMap } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
-import { PlaceApi } from '../../api/place-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
-import { type CheckDraft, DraftStore } from '../../drafts/draft-store.ts';
-import { fromDevice } from '../../drafts/on-device.ts';
+import { type CheckDraft, DraftStore } from '../../data/draft-store.ts';
+import { fromDevice } from '../../data/on-device.ts';
+import { PLACE } from '../../data/kinds/place.ts';
+import { RecordApi } from '../../data/record-api.ts';
+import { type LessonRecord, lessonKind } from '../../data/kinds/lesson.ts';
+import { stored } from '../../data/stored-record.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { SessionStore } from '../../session/session.store.ts';
 import { keepUsualPlace } from '../../settings/usual-place.ts';
 import { CheckSummary } from '../../ui/check-summary.ts';
 import { clockText, weekdayText } from '../../ui/dates.ts';
 import { DayField } from '../../ui/day-field.ts';
+import { ConflictPanel } from '../../ui/conflict-panel.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Undo } from '../../ui/undo.ts';
 import { BeforeAfter } from './before-after.ts';
@@ -29,6 +33,7 @@ import { BeforeAfter } from './before-after.ts';
   imports: [
     DayField,
     BeforeAfter,
+    ConflictPanel,
     ReactiveFormsModule,
     MatButton,
     MatCheckbox,
@@ -52,7 +57,6 @@ export class LessonPage {
   protected readonly lesson = signal<LessonView | null>(null);
   protected readonly drafts = signal<readonly CheckDraft[]>([]);
   protected readonly problem = signal<ApiProblem | null>(null);
-  protected readonly keptNotes = signal(false);
   protected readonly weekdayText = weekdayText;
   protected readonly clockText = clockText;
   protected readonly form = new FormGroup({
@@ -64,12 +68,16 @@ export class LessonPage {
   });
 
   protected readonly places = toSignal(
-    inject(PlaceApi)
-      .places()
+    inject(RecordApi)
+      .all<PlaceView>(PLACE)
       .pipe(catchError(() => of([]))),
     {
       initialValue: [],
     },
+  );
+
+  protected readonly record = stored(
+    lessonKind((id) => this.places().find((place) => place.id === id)?.name ?? ''),
   );
 
   private readonly api = inject(AcademyApi);
@@ -80,6 +88,10 @@ export class LessonPage {
   private readonly session = inject(SessionStore);
 
   constructor() {
+    this.form.valueChanges.pipe(takeUntilDestroyed()).subscribe(() => {
+      const typed = this.typed();
+      if (typed !== null) this.record.typed(typed);
+    });
     effect(() => {
       const id = this.lessonId();
       untracked(() => this.load(id));
@@ -117,18 +129,43 @@ export class LessonPage {
     const lesson = this.lesson();
     this.form.markAllAsTouched();
     if (lesson === null || this.form.invalid) return;
-    const { id, revision, studentId } = lesson;
-    const typed = this.form.getRawValue();
-    // An emptied date field reads as empty text.
-    const nextOn = typed.nextOn === '' ? null : typed.nextOn;
-    this.api.saveLesson(id, { revision, studentId, ...typed, nextOn }).subscribe({
+    const typed = this.typed();
+    if (typed !== null) this.follow(this.record.save(typed));
+  }
+
+  protected keepMine(): void {
+    this.follow(this.record.keepMine());
+  }
+
+  protected takeTheirs(): void {
+    const theirs = this.record.takeTheirs();
+    if (theirs !== null) this.showKept(theirs);
+  }
+
+  private follow(saving: Observable<LessonRecord>): void {
+    saving.subscribe({
       next: (saved) => {
-        this.show({ ...lesson, ...saved });
+        this.showKept(saved);
         keepUsualPlace(saved.placeId);
-        this.keptNotes.set(true);
       },
-      error: (error: unknown) => this.problem.set(toProblem(error)),
+      // Said by the record where it is kept.
+      error: () => undefined,
     });
+  }
+
+  private showKept(saved: LessonRecord): void {
+    this.lesson.update((lesson) => lesson && { ...lesson, ...saved });
+    this.fill(saved);
+  }
+
+  /** The lesson as it stands in the fields; null while there is none. */
+  private typed(): LessonInput | null {
+    const lesson = this.lesson();
+    if (lesson === null) return null;
+    const { revision, studentId } = lesson;
+    const { nextOn, ...typed } = this.form.getRawValue();
+    // An emptied date field reads as empty text.
+    return { revision, studentId, ...typed, nextOn: nextOn === '' ? null : nextOn };
   }
 
   protected remove({ id, studentId }: LessonView): void {
@@ -141,10 +178,16 @@ export class LessonPage {
     });
   }
 
+  private fill({ heldOn, nextOn, placeId, windy, notes }: LessonRecord): void {
+    this.form.reset({ heldOn, nextOn, placeId, windy, notes }, { emitEvent: false });
+  }
+
   private show(lesson: LessonView): void {
     this.lesson.set(lesson);
-    const { heldOn, nextOn, placeId, windy, notes } = lesson;
-    this.form.reset({ heldOn, nextOn, placeId, windy, notes });
+    this.fill(lesson);
+    void this.record.begin(lesson.id, lesson, lesson.studentId).then((earlier) => {
+      if (earlier !== null) this.form.patchValue(earlier.input, { emitEvent: false });
+    });
     const instructorId = this.session.session()?.instructor.id ?? '';
     void fromDevice(this.draftStore.ofLesson(lesson.id, instructorId), []).then((drafts) =>
       this.drafts.set(drafts),

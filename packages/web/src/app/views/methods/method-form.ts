@@ -29,6 +29,8 @@ const FIRST_TOLERANCE: readonly [number, number] = [-2, 2];
 export class MethodForm {
   readonly method = input.required<MethodDocument>();
   readonly saved = output<MethodDocument>();
+  /** At every change, as it stands then. */
+  readonly typed = output<MethodDocument>();
   readonly cancelled = output();
 
   protected readonly draft = signal<MethodDocument | null>(null);
@@ -59,7 +61,10 @@ export class MethodForm {
   }
 
   protected change(part: Partial<MethodDocument>): void {
-    this.draft.update((draft) => (draft === null ? draft : { ...draft, ...part }));
+    const draft = this.draft();
+    if (draft === null) return;
+    this.draft.set({ ...draft, ...part });
+    this.typed.emit({ ...draft, ...part });
   }
 
   protected limit(line: LineKey, which: 0 | 1, deg: number): void {

@@ -1,20 +1,16 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  inject,
-  input,
-  linkedSignal,
-  signal,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
-import { type MethodDocument, settingGeometry } from '@lotrecht/contract';
+import { type MethodDocument, type MethodView, settingGeometry } from '@lotrecht/contract';
 import { signWords } from '@lotrecht/core';
+import { type Observable } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
-import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { toProblem } from '../../api/problem.ts';
+import { METHOD } from '../../data/kinds/method.ts';
+import { stored } from '../../data/stored-record.ts';
 import { MethodStore } from '../../methods/method.store.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
+import { ConflictPanel } from '../../ui/conflict-panel.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Undo } from '../../ui/undo.ts';
 import { LINE_TITLES, type LineKey } from '../../ui/words.ts';
@@ -40,7 +36,7 @@ const DRAWN_DEG = 5;
 /** The methods: what each lays, orders and judges, and why. Shipped ones are copied, own ones changed. */
 @Component({
   selector: 'lo-methods',
-  imports: [MatButton, MethodForm, ProblemNote, RouterLink],
+  imports: [ConflictPanel, MatButton, MethodForm, ProblemNote, RouterLink],
   templateUrl: './methods.html',
   styleUrl: './methods.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -60,7 +56,8 @@ export class MethodsView {
   );
   /** The own method that is shown; undefined for a shipped one, which is only read and copied. */
   protected readonly own = computed(() => this.store.own().find((m) => m.method.id === this.method()?.id));
-  protected readonly problem = signal<ApiProblem | null>(null);
+  protected readonly record = stored(METHOD);
+  protected readonly problem = this.record.problem;
   /** The change that is open; another method closes it. */
   protected readonly changing = linkedSignal({
     source: () => this.method()?.id,
@@ -108,25 +105,56 @@ export class MethodsView {
   /** A copy begins as the method is, under a name of its own. */
   protected copy(method: MethodDocument): void {
     const name = `${method.name}, ours`.slice(0, 80);
-    this.changing.set({ id: crypto.randomUUID(), revision: 0, method: { ...method, name } });
+    this.begin({ id: crypto.randomUUID(), revision: 0, method: { ...method, name } }, null);
   }
 
   protected change(): void {
     const own = this.own();
-    if (own !== undefined) this.changing.set(own);
+    if (own !== undefined) this.begin(own, own);
+  }
+
+  /** What was typed over it earlier and not kept stands in the fields. */
+  private begin(method: MethodView, kept: MethodView | null): void {
+    this.changing.set(method);
+    void this.record.begin(method.id, kept).then((earlier) => {
+      if (earlier !== null) this.changing.set({ ...method, method: earlier.input.method });
+    });
+  }
+
+  protected typed(method: MethodDocument): void {
+    const changing = this.changing();
+    if (changing !== null) this.record.typed({ revision: changing.revision, method });
   }
 
   protected keep(method: MethodDocument): void {
     const changing = this.changing();
     if (changing === null) return;
-    this.problem.set(null);
-    this.store.save(changing.id, changing.revision, method).subscribe({
-      next: (saved) => {
-        this.changing.set(null);
-        void this.router.navigate(['/methods', saved.method.id]);
-      },
-      error: (error: unknown) => this.problem.set(toProblem(error)),
-    });
+    this.follow(this.record.save({ revision: changing.revision, method }));
+  }
+
+  protected keepMine(): void {
+    this.follow(this.record.keepMine());
+  }
+
+  protected takeTheirs(): void {
+    const theirs = this.record.takeTheirs();
+    if (theirs !== null) this.shown(theirs);
+  }
+
+  protected giveUp(): void {
+    this.record.forget();
+    this.changing.set(null);
+  }
+
+  private follow(saving: Observable<MethodView>): void {
+    // Trouble is said by the record where it is kept.
+    saving.subscribe({ next: (saved) => this.shown(saved), error: () => undefined });
+  }
+
+  private shown(saved: MethodView): void {
+    this.store.take(saved);
+    this.changing.set(null);
+    void this.router.navigate(['/methods', saved.method.id]);
   }
 
   protected remove({ id, method }: { id: string; method: MethodDocument }): void {

@@ -13,18 +13,22 @@ import {
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { formatDistance, type PlaceInput, type PlaceMark, type PlaceView } from '@lotrecht/contract';
+import { type Observable } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
-import { PlaceApi } from '../../api/place-api.ts';
-import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { toProblem } from '../../api/problem.ts';
+import { takeEarlierPlace } from '../../data/earlier-drafts.ts';
+import { PLACE } from '../../data/kinds/place.ts';
+import { RecordApi } from '../../data/record-api.ts';
+import { stored } from '../../data/stored-record.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { bearingText } from '../../ui/bearings.ts';
 import { LandmarkStrip } from '../../ui/landmark-strip.ts';
 import { PLACE_KINDS } from '../../ui/place-kinds.ts';
+import { ConflictPanel } from '../../ui/conflict-panel.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Undo } from '../../ui/undo.ts';
 import { type MarkSlip, readMark, type TypedMark } from './new-mark.ts';
-import { dropPlaceDraft, keepPlaceDraft, readPlaceDraft } from './place-draft.ts';
 
 const EMPTY: TypedMark = {
   name: '',
@@ -44,7 +48,7 @@ function zeroOf(marks: readonly PlaceMark[]): string | null {
 /** One place: name, kind, and what is seen from the ball, entered in seconds and tried on the strip at once. */
 @Component({
   selector: 'lo-place',
-  imports: [MatButton, RouterLink, LandmarkStrip, ProblemNote],
+  imports: [ConflictPanel, MatButton, RouterLink, LandmarkStrip, ProblemNote],
   templateUrl: './place.html',
   styleUrl: './place.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -62,9 +66,10 @@ export class PlacePage {
   protected readonly typed = signal<TypedMark>(EMPTY);
   protected readonly slip = signal<MarkSlip | null>(null);
   protected readonly nameSlip = signal<string | null>(null);
-  protected readonly stored = signal<PlaceView | null>(null);
-  protected readonly problem = signal<ApiProblem | null>(null);
-  protected readonly state = signal<'as-stored' | 'on-this-device' | 'saving' | 'kept'>('as-stored');
+  protected readonly record = stored(PLACE);
+  protected readonly stored = this.record.stored;
+  protected readonly problem = this.record.problem;
+  protected readonly state = this.record.state;
   protected readonly bearingText = bearingText;
   protected readonly unit = computed(() => this.settings.settings().distanceUnit);
   protected readonly stateText = computed(
@@ -73,18 +78,18 @@ export class PlacePage {
         'as-stored': '',
         'on-this-device': 'Changed, only on this device',
         saving: 'Keeping …',
+        waiting: 'Waiting for the connection; on this device',
+        conflict: 'Changed elsewhere',
         kept: 'Kept',
       })[this.state()],
   );
 
   private readonly settings = inject(SettingsStore);
-  private readonly api = inject(PlaceApi);
+  private readonly api = inject(RecordApi);
   private readonly academy = inject(AcademyApi);
   private readonly router = inject(Router);
   private readonly undo = inject(Undo);
   private readonly newName = viewChild<ElementRef<HTMLInputElement>>('newName');
-  /** Chosen once, so that a save that is sent again makes no second place. */
-  private newId: string = crypto.randomUUID();
 
   constructor() {
     inject(CurrentWorkStore).clear();
@@ -142,13 +147,7 @@ export class PlacePage {
   }
 
   protected changed(): void {
-    this.state.set('on-this-device');
-    keepPlaceDraft({
-      id: this.placeId() ?? this.newId,
-      isNew: this.placeId() === undefined,
-      typed: this.typed(),
-      ...this.content(),
-    });
+    this.record.typed(this.content(), this.typed());
   }
 
   /** A half-typed mark is added first, so that Keep never drops it. */
@@ -157,28 +156,34 @@ export class PlacePage {
     const content = this.content();
     this.nameSlip.set(content.name === '' ? 'Name the place, as you call it.' : null);
     if (content.name === '') return;
-    const id = this.placeId() ?? this.newId;
-    this.problem.set(null);
-    this.state.set('saving');
-    this.api.save(id, content).subscribe({
+    this.follow(this.record.save(content));
+  }
+
+  protected keepMine(): void {
+    this.follow(this.record.keepMine());
+  }
+
+  protected takeTheirs(): void {
+    const theirs = this.record.takeTheirs();
+    if (theirs !== null) this.show(theirs);
+  }
+
+  private follow(saving: Observable<PlaceView>): void {
+    saving.subscribe({
       next: (saved) => {
-        dropPlaceDraft();
         this.show(saved);
-        this.stored.set(saved);
-        this.state.set('kept');
-        if (this.placeId() === undefined) void this.router.navigate(['/places', id], { replaceUrl: true });
+        if (this.placeId() === undefined)
+          void this.router.navigate(['/places', saved.id], { replaceUrl: true });
       },
-      error: (error: unknown) => {
-        this.state.set('on-this-device');
-        this.problem.set(toProblem(error));
-      },
+      // Said by the record where it is kept.
+      error: () => undefined,
     });
   }
 
   protected remove(id: string): void {
     this.academy.remove('places', id).subscribe({
       next: () => {
-        dropPlaceDraft();
+        this.record.forget();
         void this.router.navigate(['/places']);
         this.undo.offer('Place', 'places', id, () => void this.router.navigate(['/places', id]));
       },
@@ -196,29 +201,36 @@ export class PlacePage {
   }
 
   private open(id: string | undefined): void {
-    const draft = readPlaceDraft();
     if (id === undefined) {
-      if (draft?.isNew !== true) return;
-      this.newId = draft.id;
-      this.show(draft);
-      this.typed.set(draft.typed);
-      this.state.set('on-this-device');
+      void this.beginNew();
       return;
     }
     if (this.stored()?.id === id) return;
-    this.api.place(id).subscribe({
+    this.api.one<PlaceView>(PLACE, id).subscribe({
       next: (place) => {
-        this.stored.set(place);
-        const typedHere = draft?.id === id && draft.revision === place.revision;
-        this.show(typedHere ? draft : place);
-        if (!typedHere) this.state.set('kept');
-        if (typedHere) {
-          this.typed.set(draft.typed);
-          this.state.set('on-this-device');
-        }
+        this.show(place);
+        void this.begin(id, place);
       },
       error: (error: unknown) => this.problem.set(toProblem(error)),
     });
+  }
+
+  /** A new place that was begun here and not kept goes on where it was left. */
+  private async beginNew(): Promise<void> {
+    const earlier = await this.record.beginNew(crypto.randomUUID());
+    const { input, more } = earlier ?? { input: takeEarlierPlace(), more: null };
+    if (input !== null) this.showTyped(input, more);
+  }
+
+  private async begin(id: string, place: PlaceView): Promise<void> {
+    const earlier = await this.record.begin(id, place);
+    if (earlier !== null) this.showTyped(earlier.input, earlier.more);
+  }
+
+  /** @param mark the mark that was being typed */
+  private showTyped(place: PlaceInput, mark: unknown): void {
+    this.show(place);
+    if (mark !== null) this.typed.set(mark as TypedMark);
   }
 
   private show({ name, kind, marks }: PlaceInput): void {

@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/cor
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { type PlaceView } from '@lotrecht/contract';
-import { PlaceApi } from '../../api/place-api.ts';
+import { PLACE } from '../../data/kinds/place.ts';
+import { RecordApi } from '../../data/record-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { PLACE_KINDS } from '../../ui/place-kinds.ts';
@@ -93,7 +94,7 @@ export class PlacesView {
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly kinds = PLACE_KINDS;
 
-  private readonly api = inject(PlaceApi);
+  private readonly api = inject(RecordApi);
 
   constructor() {
     inject(CurrentWorkStore).clear();
@@ -102,7 +103,7 @@ export class PlacesView {
 
   protected load(): void {
     this.problem.set(null);
-    this.api.places().subscribe({
+    this.api.all<PlaceView>(PLACE).subscribe({
       next: (places) => this.places.set(places),
       error: (error: unknown) => this.problem.set(toProblem(error)),
     });

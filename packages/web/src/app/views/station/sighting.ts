@@ -1,9 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { type InstructorSettings, type StudentView, studentInputOf } from '@lotrecht/contract';
+import { type InstructorSettings, type StudentView } from '@lotrecht/contract';
 import { degreesFromRadians, eyeOffLineTurn, feelAtTarget, wrongEyeTurn } from '@lotrecht/core';
 import { type Observable } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
+import { STUDENT } from '../../data/kinds/student.ts';
+import { RecordApi } from '../../data/record-api.ts';
 import { toProblem } from '../../api/problem.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { metresText } from '../../ui/bearings.ts';
@@ -29,6 +31,7 @@ const DISTANCES_M = [1, 2, 2.7, 3] as const;
 export class Sighting {
   private readonly settings = inject(SettingsStore);
   private readonly api = inject(AcademyApi);
+  private readonly records = inject(RecordApi);
 
   protected readonly steps = STEPS;
   protected readonly step = signal(0);
@@ -87,7 +90,7 @@ export class Sighting {
     const keeping: Observable<StudentView | InstructorSettings> =
       student === undefined
         ? this.settings.keep({ dominantEye })
-        : this.api.saveStudent(student.id, studentInputOf(student, { dominantEye }));
+        : this.records.save(STUDENT, student.id, { ...STUDENT.toInput(student), dominantEye }, student);
     const who = student === undefined ? 'You sight' : `${student.name} sights`;
     keeping.subscribe({
       next: (kept) => {

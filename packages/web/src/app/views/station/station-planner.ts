@@ -23,10 +23,13 @@ import {
 } from '@lotrecht/contract';
 import { RefusedInput, stationLayout } from '@lotrecht/core';
 import { type PlanWords, stationOfMethod, stationPlan, toSvg } from '@lotrecht/paper';
+import { type Observable } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { PrintApi } from '../../api/print-api.ts';
-import { type ApiProblem, toProblem } from '../../api/problem.ts';
-import { StationPlanApi } from '../../api/station-plan-api.ts';
+import { toProblem } from '../../api/problem.ts';
+import { STATION_PLAN } from '../../data/kinds/station-plan.ts';
+import { RecordApi } from '../../data/record-api.ts';
+import { stored } from '../../data/stored-record.ts';
 import { MethodStore } from '../../methods/method.store.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { SessionStore } from '../../session/session.store.ts';
@@ -34,6 +37,7 @@ import { keepPlanDraft, keepPlannedStation, readPlanDraft } from '../../settings
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { keepUsualPlace } from '../../settings/usual-place.ts';
 import { NumberField } from '../../ui/number-field.ts';
+import { ConflictPanel } from '../../ui/conflict-panel.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { saveFile } from '../../ui/save-file.ts';
 import { SvgDrawing, themeColour } from '../../ui/svg-drawing.ts';
@@ -59,7 +63,7 @@ const FIRST_PLAN: StationPlan = {
 /** What to lay where, to scale: chosen, looked at, printed, kept for a place, and begun with. */
 @Component({
   selector: 'lo-station-planner',
-  imports: [MatButton, NumberField, ProblemNote, SvgDrawing],
+  imports: [ConflictPanel, MatButton, NumberField, ProblemNote, SvgDrawing],
   templateUrl: './station-planner.html',
   styleUrls: ['../../ui/plain-fields.scss', './station-planner.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -69,7 +73,7 @@ export class StationPlanner {
   readonly placeId = input.required<string>();
 
   private readonly academy = inject(AcademyApi);
-  private readonly api = inject(StationPlanApi);
+  private readonly api = inject(RecordApi);
   private readonly printing = inject(PrintApi);
   private readonly methods = inject(MethodStore);
   private readonly router = inject(Router);
@@ -77,7 +81,8 @@ export class StationPlanner {
   private readonly settings = inject(SettingsStore);
   private readonly undo = inject(Undo);
 
-  protected readonly problem = signal<ApiProblem | null>(null);
+  protected readonly record = stored(STATION_PLAN);
+  protected readonly problem = this.record.problem;
   protected readonly kept = signal('');
   protected readonly plans = signal<readonly StationPlanView[]>([]);
   protected readonly clubs = Object.entries(CLUB_GROUPS) as readonly (readonly [ClubGroup, string])[];
@@ -161,7 +166,7 @@ export class StationPlanner {
         error: (error: unknown) => this.problem.set(toProblem(error)),
       });
     }
-    this.api.plans().subscribe({
+    this.api.all<StationPlanView>(STATION_PLAN).subscribe({
       next: (plans) => this.plans.set(plans),
       error: (error: unknown) => this.problem.set(toProblem(error)),
     });
@@ -203,23 +208,41 @@ export class StationPlanner {
 
   protected keep(): void {
     const before = this.opened();
-    const id = before?.id ?? crypto.randomUUID();
-    this.problem.set(null);
-    this.api
-      .save(id, {
-        revision: before?.revision ?? 0,
-        name: this.name().trim(),
-        placeId: this.placeId() === '' ? null : this.placeId(),
-        plan: this.plan(),
-      })
-      .subscribe({
-        next: (saved) => {
-          this.plans.update((all) => [...all.filter((p) => p.id !== id), saved]);
-          this.opened.set(saved);
-          this.kept.set('Kept.');
-        },
-        error: (error: unknown) => this.problem.set(toProblem(error)),
-      });
+    this.kept.set('');
+    const input = {
+      revision: before?.revision ?? 0,
+      name: this.name().trim(),
+      placeId: this.placeId() === '' ? null : this.placeId(),
+      plan: this.plan(),
+    };
+    void this.record
+      .begin(before?.id ?? crypto.randomUUID(), before)
+      .then(() => this.follow(this.record.save(input)));
+  }
+
+  protected keepMine(): void {
+    this.follow(this.record.keepMine());
+  }
+
+  protected takeTheirs(): void {
+    const theirs = this.record.takeTheirs();
+    if (theirs !== null) this.shown(theirs);
+  }
+
+  private follow(saving: Observable<StationPlanView>): void {
+    saving.subscribe({
+      next: (saved) => {
+        this.shown(saved);
+        this.kept.set('Kept.');
+      },
+      // Said by the record where it is kept.
+      error: () => undefined,
+    });
+  }
+
+  private shown(saved: StationPlanView): void {
+    this.plans.update((all) => [...all.filter(({ id }) => id !== saved.id), saved]);
+    this.opened.set(saved);
   }
 
   protected remove(): void {

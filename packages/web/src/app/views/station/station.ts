@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, sig
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { type PlaceView, type TargetLineChoice } from '@lotrecht/contract';
-import { PlaceApi } from '../../api/place-api.ts';
+import { PLACE } from '../../data/kinds/place.ts';
+import { RecordApi } from '../../data/record-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
@@ -46,8 +47,8 @@ export class StationView {
   constructor() {
     inject(CurrentWorkStore).clear();
     this.settings.load().subscribe({ error: (error: unknown) => this.problem.set(toProblem(error)) });
-    inject(PlaceApi)
-      .places()
+    inject(RecordApi)
+      .all<PlaceView>(PLACE)
       .subscribe({
         next: (places) => {
           this.places.set(places);

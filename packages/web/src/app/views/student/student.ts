@@ -39,13 +39,23 @@ import { Undo } from '../../ui/undo.ts';
 import { itemSentences } from '../../ui/item-words.ts';
 import { watchText } from '../../ui/watch-words.ts';
 import { HAND_TITLES } from '../../ui/words.ts';
+import { Bag } from './bag.ts';
 import { LessonTwine } from './lesson-twine.ts';
 
 const NEWEST_NOTES = 6;
 
 @Component({
   selector: 'lo-student',
-  imports: [CheckSummary, GuardianConsents, LessonTwine, LevelMatrix, MatButton, ProblemNote, RouterLink],
+  imports: [
+    Bag,
+    CheckSummary,
+    GuardianConsents,
+    LessonTwine,
+    LevelMatrix,
+    MatButton,
+    ProblemNote,
+    RouterLink,
+  ],
   templateUrl: './student.html',
   styleUrl: './student.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -4,9 +4,9 @@ import { Router } from '@angular/router';
 import { type StudentView } from '@lotrecht/contract';
 import { ExchangeApi } from '../../api/exchange-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
-import { dropHandOutDraftsOf } from '../../drafts/hand-out-draft.ts';
-import { DraftStore } from '../../drafts/draft-store.ts';
-import { fromDevice } from '../../drafts/on-device.ts';
+import { dropHandOutDraftsOf } from '../../data/earlier-drafts.ts';
+import { DraftStore } from '../../data/draft-store.ts';
+import { fromDevice } from '../../data/on-device.ts';
 import { SessionStore } from '../../session/session.store.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 

@@ -5,7 +5,6 @@ import {
   effect,
   inject,
   input,
-  signal,
   untracked,
   viewChildren,
 } from '@angular/core';
@@ -17,16 +16,21 @@ import { MatInput } from '@angular/material/input';
 import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
 import { Router, RouterLink } from '@angular/router';
 import { type StudentView } from '@lotrecht/contract';
+import { type Observable } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
-import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { toProblem } from '../../api/problem.ts';
 import { Leave } from './leave.ts';
+import { STUDENT } from '../../data/kinds/student.ts';
+import { stored } from '../../data/stored-record.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { NumberField } from '../../ui/number-field.ts';
+import { ConflictPanel } from '../../ui/conflict-panel.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 
 @Component({
   selector: 'lo-student-form',
   imports: [
+    ConflictPanel,
     Leave,
     ReactiveFormsModule,
     MatButton,
@@ -62,9 +66,10 @@ export class StudentFormView {
     shoeMm: new FormControl<number | null>(null),
     notes: new FormControl('', { nonNullable: true, validators: [Validators.maxLength(4000)] }),
   });
-  protected readonly stored = signal<StudentView | null>(null);
-  protected readonly problem = signal<ApiProblem | null>(null);
-  protected readonly busy = signal(false);
+  protected readonly record = stored(STUDENT);
+  protected readonly stored = this.record.stored;
+  protected readonly problem = this.record.problem;
+  protected readonly busy = computed(() => ['saving', 'waiting'].includes(this.record.state()));
 
   protected readonly unit = computed(() => this.settings.settings().lengthUnit);
   private readonly measures = viewChildren(NumberField);
@@ -77,7 +82,8 @@ export class StudentFormView {
   constructor() {
     effect(() => {
       const id = this.studentId();
-      if (id !== undefined) untracked(() => this.load(id));
+      if (id === undefined) void this.record.begin(this.newId, null);
+      else untracked(() => this.load(id));
     });
   }
 
@@ -99,21 +105,29 @@ export class StudentFormView {
     const { name, handedness, ...others } = this.form.getRawValue();
     const slipped = this.measures().some((field) => field.isWrong());
     if (this.form.invalid || slipped || handedness === null || this.busy()) return;
-    this.busy.set(true);
-    this.problem.set(null);
     const revision = this.stored()?.revision ?? 0;
-    const id = this.studentId() ?? this.newId;
-    this.api.saveStudent(id, { revision, name: name.trim(), handedness, ...others }).subscribe({
-      next: () => void this.router.navigate(['/students', id]),
-      error: (error: unknown) => {
-        this.busy.set(false);
-        this.problem.set(toProblem(error));
-      },
+    this.follow(this.record.save({ revision, name: name.trim(), handedness, ...others }));
+  }
+
+  protected keepMine(): void {
+    this.follow(this.record.keepMine());
+  }
+
+  protected takeTheirs(): void {
+    const theirs = this.record.takeTheirs();
+    if (theirs !== null) this.show(theirs);
+  }
+
+  private follow(saving: Observable<StudentView>): void {
+    saving.subscribe({
+      next: ({ id }) => void this.router.navigate(['/students', id]),
+      // Said by the record where it is kept.
+      error: () => undefined,
     });
   }
 
   private show(student: StudentView): void {
-    this.stored.set(student);
+    void this.record.begin(student.id, student);
     this.form.setValue({
       name: student.name,
       handedness: student.handedness,

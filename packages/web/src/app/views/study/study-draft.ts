@@ -1,6 +1,6 @@
 import { type StudyReading } from '@lotrecht/contract';
 import { type LineKey } from '../../ui/words.ts';
-import { keepOnDevice } from '../../drafts/on-device.ts';
+import { keepOnDevice } from '../../data/on-device.ts';
 
 /** What was typed of a study and not used yet. Numbers only: no student, no name. */
 export interface StudyDraft {

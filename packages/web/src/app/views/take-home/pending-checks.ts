@@ -1,6 +1,6 @@
 import { type SelfCheckInput, type StudentPage } from '@lotrecht/contract';
 import { type TypedSelfCheck } from './typed-self-check.ts';
-import { keepOnDevice } from '../../drafts/on-device.ts';
+import { keepOnDevice } from '../../data/on-device.ts';
 
 /** A self-check that has not got through yet; its id is the same at every try. */
 export interface PendingCheck {

@@ -46,7 +46,8 @@ export class Circumstances {
     const target = [name, distanceM === undefined ? undefined : formatDistance(distanceM, this.unit())]
       .filter(Boolean)
       .join(' ');
-    return `${CLUB_GROUPS[this.content.club().group]}, ${target || 'no target named'}`;
+    const club = this.content.club();
+    return `${club.name ?? CLUB_GROUPS[club.group]}, ${target || 'no target named'}`;
   });
   private readonly noted = computed(() => {
     const circumstances = this.content.circumstances();

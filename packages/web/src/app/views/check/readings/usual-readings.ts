@@ -2,7 +2,7 @@ import { type CheckDocument, SHIPPED_METHODS, type WayOfReading } from '@lotrech
 import { type PlannedStation } from '../../../settings/planned-station.ts';
 import { type LineKey } from '../../../ui/words.ts';
 import { type Judged } from '../judged.ts';
-import { keepOnDevice } from '../../../drafts/on-device.ts';
+import { keepOnDevice } from '../../../data/on-device.ts';
 
 /** How a line was read last: first offered the next time. */
 export interface UsualWay {

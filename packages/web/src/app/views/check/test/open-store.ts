@@ -9,7 +9,7 @@ import {
 } from '@lotrecht/contract';
 import { type Observable, of } from 'rxjs';
 import { AcademyApi } from '../../../api/academy-api.ts';
-import { type CheckDraft, DraftStore } from '../../../drafts/draft-store.ts';
+import { type CheckDraft, DraftStore } from '../../../data/draft-store.ts';
 import { SessionStore } from '../../../session/session.store.ts';
 import { CheckContent } from '../check-content.ts';
 import { CheckStore } from '../check.store.ts';

@@ -1,5 +1,5 @@
 import { fromEvent, merge, type Observable, race, take, timer } from 'rxjs';
-import { type ApiProblem } from './problem.ts';
+import { type ApiProblem } from '../api/problem.ts';
 
 const LONGEST_WAIT_S = 30;
 

@@ -18,8 +18,34 @@ export interface CheckDraft {
   readonly updatedAt: string;
 }
 
+/** Whose draft of which record. */
+export interface TypedKey {
+  readonly instructorId: string;
+  readonly kind: string;
+  readonly id: string;
+}
+
+/** What was typed into a record of any kind and is not known to be kept. No person is named in it. */
+export interface TypedRecord extends TypedKey {
+  /** Of what is a student's: it goes when they are erased. */
+  readonly studentId?: string;
+  /** Under `/api/`. */
+  readonly path: string;
+  /** The stored revision it was typed over; 0 for a new one. */
+  readonly revision: number;
+  readonly input: unknown;
+  /** What is sent for it. */
+  readonly patch: object;
+  /** What its page keeps beside it. */
+  readonly more: unknown;
+  /** It was asked to be kept: the outbox sends it where its page does not. */
+  readonly asked: boolean;
+  readonly updatedAt: string;
+}
+
 class DraftDatabase extends Dexie {
   declare checkDrafts: EntityTable<CheckDraft>;
+  declare typedRecords: EntityTable<TypedRecord>;
 
   constructor() {
     super('lotrecht');
@@ -43,6 +69,7 @@ class DraftDatabase extends Dexie {
         );
       });
     this.version(3).stores({ drafts: null });
+    this.version(4).stores({ typedRecords: '[instructorId+kind+id]' });
   }
 }
 
@@ -84,8 +111,46 @@ export class DraftStore {
   /** Lets go of everything typed about students who were erased, whoever typed it. */
   async dropOfStudents(studentIds: readonly string[]): Promise<number> {
     const erased = new Set(studentIds);
-    return this.db.checkDrafts
-      .filter(({ studentId }) => studentId !== undefined && erased.has(studentId))
+    const theirs = ({ studentId }: { readonly studentId?: string }): boolean =>
+      studentId !== undefined && erased.has(studentId);
+    const records = await this.db.typedRecords.filter(theirs).delete();
+    return records + (await this.db.checkDrafts.filter(theirs).delete());
+  }
+
+  /** What was typed into a record and not kept; another instructor's stays closed. */
+  async findTyped({ instructorId, kind, id }: TypedKey): Promise<TypedRecord | undefined> {
+    return this.db.typedRecords.where({ instructorId, kind, id }).first();
+  }
+
+  /** New ones of a kind that an instructor has begun on this device, newest first. */
+  async newOfKind(instructorId: string, kind: string): Promise<readonly TypedRecord[]> {
+    const begun = await this.db.typedRecords
+      .where('[instructorId+kind+id]')
+      .between([instructorId, kind, Dexie.minKey], [instructorId, kind, Dexie.maxKey])
+      .and(({ revision }) => revision === 0)
+      .toArray();
+    return begun.toSorted((a, b) => (a.updatedAt > b.updatedAt ? -1 : 1));
+  }
+
+  /** What an instructor asked to be kept, in that order. */
+  async askedBy(instructorId: string): Promise<readonly TypedRecord[]> {
+    const asked = await this.db.typedRecords
+      .where('[instructorId+kind+id]')
+      .between([instructorId, Dexie.minKey, Dexie.minKey], [instructorId, Dexie.maxKey, Dexie.maxKey])
+      .and((typed) => typed.asked)
+      .toArray();
+    return asked.toSorted((a, b) => (a.updatedAt < b.updatedAt ? -1 : 1));
+  }
+
+  async keepTyped(typed: TypedRecord): Promise<void> {
+    await this.db.typedRecords.put(typed);
+  }
+
+  /** Drops it, unless something was typed after that moment. */
+  async dropTyped({ instructorId, kind, id }: TypedKey, updatedAt = '9999'): Promise<void> {
+    await this.db.typedRecords
+      .where({ instructorId, kind, id })
+      .and((typed) => typed.updatedAt <= updatedAt)
       .delete();
   }
 

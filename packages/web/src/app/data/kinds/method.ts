@@ -1,0 +1,33 @@
+import { type MethodDocument, type MethodInput, type MethodView } from '@lotrecht/contract';
+import { LINE_TITLES, type LineKey } from '../../ui/words.ts';
+import { type RecordKind } from '../record-kind.ts';
+
+export const METHOD: RecordKind<MethodInput, MethodView> = {
+  name: 'method',
+  path: 'methods',
+  // Its id and version are the server's to give: what is compared is what is typed.
+  toInput: ({ revision, method }) => ({ revision, method: { ...method, profileVersion: 1 } }),
+  rows: ({ method }) => [
+    { label: 'Name', text: method.name },
+    { label: 'Lines', text: method.order.map((line) => LINE_TITLES[line]).join(', ') },
+    { label: 'Tolerances', text: tolerances(method) },
+    {
+      label: 'Goals',
+      text: Object.entries(method.goalsDeg ?? {})
+        .map(angle)
+        .join('; '),
+    },
+    { label: 'Mark', text: `${method.markM} m ahead` },
+    { label: 'Settings', text: method.settings.map((s) => `${s.setting} ${s.choice}`).join('; ') },
+  ],
+};
+
+function angle([line, deg]: readonly [string, number]): string {
+  return `${LINE_TITLES[line as LineKey]} ${deg}°`;
+}
+
+function tolerances({ tolerancesDeg }: MethodDocument): string {
+  return Object.entries(tolerancesDeg)
+    .map(([line, limits]) => `${LINE_TITLES[line as LineKey]} ${limits.join(' to ')}°`)
+    .join('; ');
+}

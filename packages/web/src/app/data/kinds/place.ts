@@ -1,0 +1,19 @@
+import { type PlaceInput, type PlaceView } from '@lotrecht/contract';
+import { PLACE_KINDS } from '../../ui/place-kinds.ts';
+import { type RecordKind } from '../record-kind.ts';
+
+export const PLACE: RecordKind<PlaceInput, PlaceView> = {
+  name: 'place',
+  path: 'places',
+  toInput: ({ revision, name, kind, marks }) => ({ revision, name, kind, marks }),
+  rows: ({ name, kind, marks }) => [
+    { label: 'Name', text: name },
+    { label: 'Kind', text: PLACE_KINDS[kind] },
+    {
+      label: 'Seen from it',
+      text: marks
+        .map((m) => `${m.name} ${Math.round(m.distanceM)} m, ${m.bearingDeg.toFixed(1)}°`)
+        .join('; '),
+    },
+  ],
+};

@@ -1,0 +1,17 @@
+import { type StationPlanInput, type StationPlanView } from '@lotrecht/contract';
+import { CLUB_GROUPS, HAND_TITLES } from '../../ui/words.ts';
+import { type RecordKind } from '../record-kind.ts';
+
+export const STATION_PLAN: RecordKind<StationPlanInput, StationPlanView> = {
+  name: 'station-plan',
+  path: 'station-plans',
+  toInput: ({ revision, name, placeId, plan }) => ({ revision, name, placeId, plan }),
+  rows: ({ name, plan }) => [
+    { label: 'Name', text: name },
+    { label: 'For', text: `${CLUB_GROUPS[plan.clubGroup]}, ${HAND_TITLES[plan.handedness]}` },
+    { label: 'Target', text: `${plan.targetName} ${plan.targetDistanceM} m` },
+    { label: 'Gate', text: `${plan.gateM} m ahead` },
+    { label: 'Laid with', text: `${plan.line ?? 'rod'}, ${plan.rodM} m, slid ${plan.slideAheadM} m` },
+    { label: 'Sighted from', text: `${plan.sightFromM} m behind` },
+  ],
+};

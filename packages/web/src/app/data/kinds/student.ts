@@ -1,0 +1,34 @@
+import { type StudentInput, type StudentView } from '@lotrecht/contract';
+import { HAND_TITLES } from '../../ui/words.ts';
+import { type RecordKind } from '../record-kind.ts';
+
+const millimetres = (mm: number | null | undefined): string =>
+  mm === null || mm === undefined ? '' : `${mm} mm`;
+
+export const STUDENT: RecordKind<StudentInput, StudentView> = {
+  name: 'student',
+  path: 'students',
+  namesPeople: true,
+  toInput: ({ revision, name, handedness, minor, dominantEye, statureMm, shoeMm, notes }) => ({
+    revision,
+    name,
+    handedness,
+    minor,
+    dominantEye,
+    statureMm,
+    shoeMm,
+    notes,
+  }),
+  rows: ({ name, handedness, minor, dominantEye, statureMm, shoeMm, notes }) => [
+    { label: 'Name', text: name },
+    { label: 'Plays', text: HAND_TITLES[handedness] },
+    { label: 'Age', text: minor ? 'not of age' : 'of age' },
+    {
+      label: 'Sights with',
+      text: dominantEye === null || dominantEye === undefined ? '' : `${dominantEye} eye`,
+    },
+    { label: 'Stature', text: millimetres(statureMm) },
+    { label: 'Shoe', text: millimetres(shoeMm) },
+    { label: 'Notes', text: notes },
+  ],
+};

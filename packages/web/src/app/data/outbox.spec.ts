@@ -1,0 +1,88 @@
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { signal } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { SessionStore } from '../session/session.store.ts';
+import { DraftStore, type TypedRecord } from './draft-store.ts';
+import { Outbox } from './outbox.ts';
+import { TypedDrafts } from './test/typed-drafts.ts';
+
+const typed = (id: string, more: Partial<TypedRecord> = {}): TypedRecord => ({
+  instructorId: 'i',
+  kind: 'place',
+  id,
+  path: 'places',
+  revision: 1,
+  input: {},
+  patch: { revision: 1, name: id },
+  more: null,
+  asked: true,
+  updatedAt: `2026-04-17T10:00:0${id}Z`,
+  ...more,
+});
+
+async function withTyped(all: readonly TypedRecord[]) {
+  const drafts = new TypedDrafts();
+  for (const one of all) await drafts.keepTyped(one);
+  TestBed.configureTestingModule({
+    providers: [
+      provideHttpClient(),
+      provideHttpClientTesting(),
+      { provide: DraftStore, useValue: drafts },
+      // Locked: nothing goes out by itself.
+      { provide: SessionStore, useValue: { session: signal({ locked: true, instructor: { id: 'i' } }) } },
+    ],
+  });
+  return { drafts, outbox: TestBed.inject(Outbox), http: TestBed.inject(HttpTestingController) };
+}
+
+/** Lets what waits for the device go on. */
+const settled = () => new Promise((resolve) => setTimeout(resolve));
+
+describe('the outbox', () => {
+  it('sends what was asked to be kept, in that order, one after the other, and nobody else’s', async () => {
+    const { drafts, outbox, http } = await withTyped([
+      typed('2', { revision: 0, patch: { revision: 0 } }),
+      typed('1'),
+      typed('3', { asked: false }),
+      typed('4', { instructorId: 'another' }),
+    ]);
+    const sending = outbox.send();
+    await settled();
+    expect(outbox.waiting()).toBe(2);
+    const first = http.expectOne('/api/places/1');
+    expect([first.request.method, first.request.body]).toEqual(['PATCH', { revision: 1, name: '1' }]);
+    http.expectNone('/api/places/2');
+    first.flush({});
+    await settled();
+    const second = http.expectOne('/api/places/2');
+    expect(second.request.method).toBe('PUT');
+    second.flush({});
+    await sending;
+    expect(outbox.waiting()).toBe(0);
+    expect([...drafts.kept.values()].map(({ id }) => id)).toEqual(['3', '4']);
+  });
+
+  it('keeps everything while the network is away, and sends it once when asked twice', async () => {
+    const { drafts, outbox, http } = await withTyped([typed('1'), typed('2')]);
+    const sending = [outbox.send(), outbox.send()];
+    await settled();
+    http.expectOne('/api/places/1').error(new ProgressEvent('error'));
+    await Promise.all(sending);
+    http.expectNone('/api/places/2');
+    expect([drafts.kept.size, outbox.waiting()]).toEqual([2, 2]);
+  });
+
+  it('leaves to a person what was changed elsewhere or is refused, and goes on', async () => {
+    const { drafts, outbox, http } = await withTyped([typed('1'), typed('2')]);
+    const sending = outbox.send();
+    await settled();
+    http
+      .expectOne('/api/places/1')
+      .flush({ status: 409, code: 'conflict', title: '' }, { status: 409, statusText: 'Conflict' });
+    await settled();
+    http.expectOne('/api/places/2').flush({});
+    await sending;
+    expect([...drafts.kept.values()]).toMatchObject([{ id: '1', asked: false }]);
+  });
+});

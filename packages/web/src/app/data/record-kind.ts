@@ -1,0 +1,28 @@
+/** What comes in for a record: what it is to say, and the revision it was made from; 0 for a new one. */
+export interface Revised {
+  readonly revision: number;
+}
+
+/** A record as the server shows it. */
+export interface Record extends Revised {
+  readonly id: string;
+}
+
+/** One thing that a record says, in words, as a conflict shows it. */
+export interface SaidRow {
+  readonly label: string;
+  readonly text: string;
+}
+
+/** A kind of record as pages load, keep and compare it. */
+export interface RecordKind<Input extends Revised, View extends Record> {
+  /** As the server calls it in conflicts and changes. */
+  readonly name: string;
+  /** Under `/api/`. */
+  readonly path: string;
+  readonly toInput: (view: View) => Input;
+  /** What it says, row by row: two versions stand beside each other where these differ. */
+  readonly rows: (said: Input) => readonly SaidRow[];
+  /** What is typed into it names a person: it stays off this device until that is locked at rest. */
+  readonly namesPeople?: boolean;
+}

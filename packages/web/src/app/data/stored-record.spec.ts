@@ -1,0 +1,196 @@
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
+import { createEnvironmentInjector, EnvironmentInjector, runInInjectionContext, signal } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { type PlaceInput, type PlaceView, type StudentView } from '@lotrecht/contract';
+import { SessionStore } from '../session/session.store.ts';
+import { DraftStore } from './draft-store.ts';
+import { PLACE } from './kinds/place.ts';
+import { STUDENT } from './kinds/student.ts';
+import { Outbox } from './outbox.ts';
+import { stored } from './stored-record.ts';
+import { TypedDrafts } from './test/typed-drafts.ts';
+
+const rim: PlaceView = { id: 'p', revision: 1, name: 'Rim', kind: 'range', marks: [] };
+const typedRim: PlaceInput = { revision: 1, name: 'North rim', kind: 'range', marks: [] };
+
+/** An open record with a server that is answered by hand, a device in memory, and a page that can be left. */
+function opened() {
+  const drafts = new TypedDrafts();
+  const outbox = { send: vi.fn(async () => undefined) };
+  TestBed.configureTestingModule({
+    providers: [
+      provideHttpClient(),
+      provideHttpClientTesting(),
+      { provide: DraftStore, useValue: drafts },
+      { provide: Outbox, useValue: outbox },
+      { provide: SessionStore, useValue: { session: signal({ locked: false, instructor: { id: 'i' } }) } },
+    ],
+  });
+  const page = createEnvironmentInjector([], TestBed.inject(EnvironmentInjector));
+  const record = runInInjectionContext(page, () => stored(PLACE));
+  return {
+    drafts,
+    outbox,
+    record,
+    http: TestBed.inject(HttpTestingController),
+    leave: () => page.destroy(),
+  };
+}
+
+const draftOf = ({ drafts }: ReturnType<typeof opened>) => [...drafts.kept.values()][0];
+
+describe('a record that is kept', () => {
+  it('goes out whole when it is new, and leaves nothing behind on the device', async () => {
+    const page = opened();
+    await page.record.begin('p', null);
+    page.record.typed({ ...typedRim, revision: 0 }, 'a half-typed mark');
+    expect(draftOf(page)).toMatchObject({
+      kind: 'place',
+      id: 'p',
+      revision: 0,
+      more: 'a half-typed mark',
+      asked: false,
+    });
+    let kept: PlaceView | undefined;
+    page.record.save(typedRim).subscribe((saved) => (kept = saved));
+    expect(draftOf(page)).toMatchObject({ asked: true, patch: { revision: 0, name: 'North rim' } });
+    const { request } = page.http.expectOne('/api/places/p');
+    expect([request.method, request.body]).toEqual(['PUT', { ...typedRim, revision: 0 }]);
+    page.http.match('/api/places/p');
+    expect(kept).toBeUndefined();
+  });
+
+  it('sends what was changed of one that there is, and forgets the draft when it is answered', async () => {
+    const page = opened();
+    await page.record.begin('p', rim);
+    page.record.save(typedRim).subscribe();
+    expect(page.record.state()).toBe('saving');
+    const sent = page.http.expectOne('/api/places/p');
+    expect([sent.request.method, sent.request.body]).toEqual(['PATCH', { revision: 1, name: 'North rim' }]);
+    sent.flush({ ...rim, ...typedRim, revision: 2 });
+    expect(page.record.state()).toBe('kept');
+    expect(page.record.stored()?.revision).toBe(2);
+    await Promise.resolve();
+    expect(page.drafts.kept.size).toBe(0);
+  });
+
+  it('shows where two differ, and nothing else; kept on top it is made from the other', async () => {
+    const page = opened();
+    await page.record.begin('p', rim);
+    const kept: PlaceView[] = [];
+    page.record.save(typedRim).subscribe((saved) => kept.push(saved));
+    const theirs = { ...rim, revision: 2, name: 'South rim' };
+    const problem = {
+      status: 409,
+      code: 'conflict',
+      kind: 'place',
+      title: 'Changed elsewhere.',
+      current: theirs,
+    };
+    page.http.expectOne('/api/places/p').flush(problem, { status: 409, statusText: 'Conflict' });
+    expect(page.record.state()).toBe('conflict');
+    expect(page.record.conflict()?.rows).toEqual([{ label: 'Name', mine: 'North rim', theirs: 'South rim' }]);
+    expect(kept).toEqual([]);
+    page.record.keepMine().subscribe((saved) => kept.push(saved));
+    const again = page.http.expectOne('/api/places/p');
+    expect(again.request.body).toEqual({ revision: 2, name: 'North rim' });
+    again.flush({ ...theirs, revision: 3, name: 'North rim' });
+    expect(kept.map(({ revision }) => revision)).toEqual([3]);
+    expect(page.record.conflict()).toBeNull();
+  });
+
+  it('gives up what was typed for what the other kept, when that is chosen', async () => {
+    const page = opened();
+    await page.record.begin('p', rim);
+    page.record.save(typedRim).subscribe();
+    const theirs = { ...rim, revision: 2, name: 'South rim' };
+    const problem = { status: 409, code: 'conflict', kind: 'place', title: '', current: theirs };
+    page.http.expectOne('/api/places/p').flush(problem, { status: 409, statusText: 'Conflict' });
+    expect(page.record.takeTheirs()).toEqual(theirs);
+    expect([page.record.state(), page.record.stored()]).toEqual(['kept', theirs]);
+    await Promise.resolve();
+    expect(page.drafts.kept.size).toBe(0);
+  });
+
+  it('is kept after all where a conflict is with its own save, whose answer was lost', async () => {
+    const page = opened();
+    await page.record.begin('p', rim);
+    page.record.save(typedRim).subscribe();
+    const own = { ...rim, ...typedRim, revision: 2 };
+    const problem = { status: 409, code: 'conflict', kind: 'place', title: '', current: own };
+    page.http.expectOne('/api/places/p').flush(problem, { status: 409, statusText: 'Conflict' });
+    expect([page.record.state(), page.record.conflict()]).toEqual(['kept', null]);
+  });
+
+  it('waits out trouble that passes, says so, and is sent by the outbox when the page is left', async () => {
+    const page = opened();
+    await page.record.begin('p', rim);
+    page.record.save(typedRim).subscribe();
+    page.http.expectOne('/api/places/p').error(new ProgressEvent('error'));
+    expect(page.record.state()).toBe('waiting');
+    expect(page.record.problem()?.code).toBe('no-connection');
+    expect(draftOf(page)).toMatchObject({ asked: true });
+    page.record.tryNow();
+    page.http.expectOne('/api/places/p');
+    page.leave();
+    expect(page.outbox.send).toHaveBeenCalledOnce();
+    expect(draftOf(page)).toMatchObject({ asked: true });
+  });
+
+  it('that is refused stays typed, and is asked to be kept no more', async () => {
+    const page = opened();
+    await page.record.begin('p', rim);
+    let failed = false;
+    page.record.save(typedRim).subscribe({ error: () => (failed = true) });
+    const problem = { status: 422, code: 'refused', title: 'No.', errors: [] };
+    page.http.expectOne('/api/places/p').flush(problem, { status: 422, statusText: 'Refused' });
+    expect([failed, page.record.state(), page.record.problem()?.title]).toEqual([
+      true,
+      'on-this-device',
+      'No.',
+    ]);
+    expect(draftOf(page)).toMatchObject({ asked: false });
+  });
+});
+
+describe('what was typed and not kept', () => {
+  it('comes back over the revision that it was typed over, and over no other', async () => {
+    const page = opened();
+    await page.record.begin('p', rim);
+    page.record.typed(typedRim, 'mark');
+    expect(await page.record.begin('p', rim)).toEqual({ input: typedRim, more: 'mark' });
+    expect(page.record.state()).toBe('on-this-device');
+    expect(await page.record.begin('p', { ...rim, revision: 2 })).toBeNull();
+    expect(page.record.state()).toBe('as-stored');
+  });
+
+  it('as a new one goes on under its own id', async () => {
+    const page = opened();
+    await page.record.beginNew('first');
+    page.record.typed({ ...typedRim, revision: 0 });
+    expect(await page.record.beginNew('second', { isIt: ({ name }) => name === 'Elsewhere' })).toBeNull();
+    expect(
+      (await page.record.beginNew('third', { isIt: ({ name }) => name === 'North rim' }))?.input.name,
+    ).toBe('North rim');
+    page.record.save(typedRim).subscribe();
+    expect(page.http.expectOne('/api/places/first').request.method).toBe('PUT');
+  });
+
+  it('stays off the device where it names a person', async () => {
+    const page = opened();
+    const student = TestBed.runInInjectionContext(() => stored(STUDENT));
+    const runa = { revision: 1, name: 'Runa', handedness: 'right', minor: false, notes: '' } as const;
+    const before = { ...runa, id: 's', dominantEye: 'left', statureMm: null, shoeMm: null };
+    await student.begin('s', before as unknown as StudentView);
+    student.typed({ ...runa, name: 'Runa Feldt' });
+    student.save({ ...runa, name: 'Runa Feldt', dominantEye: null }).subscribe();
+    expect(page.drafts.kept.size).toBe(0);
+    // What says nothing any more is taken away.
+    expect(page.http.expectOne('/api/students/s').request.body).toEqual({
+      revision: 1,
+      name: 'Runa Feldt',
+      dominantEye: null,
+    });
+  });
+});

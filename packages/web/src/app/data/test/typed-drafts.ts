@@ -1,0 +1,25 @@
+import { type TypedKey, type TypedRecord } from '../draft-store.ts';
+
+const keyOf = ({ instructorId, kind, id }: TypedKey): string => `${instructorId} ${kind} ${id}`;
+
+/** A device that keeps what is typed into records, in memory. */
+export class TypedDrafts {
+  readonly kept = new Map<string, TypedRecord>();
+
+  keepTyped = async (typed: TypedRecord): Promise<void> => {
+    this.kept.set(keyOf(typed), typed);
+  };
+  findTyped = async (key: TypedKey): Promise<TypedRecord | undefined> => this.kept.get(keyOf(key));
+  newOfKind = async (instructorId: string, kind: string): Promise<readonly TypedRecord[]> =>
+    [...this.kept.values()].filter(
+      (typed) => typed.instructorId === instructorId && typed.kind === kind && typed.revision === 0,
+    );
+  askedBy = async (instructorId: string): Promise<readonly TypedRecord[]> =>
+    [...this.kept.values()]
+      .filter((typed) => typed.instructorId === instructorId && typed.asked)
+      .toSorted((a, b) => (a.updatedAt < b.updatedAt ? -1 : 1));
+  dropTyped = async (key: TypedKey, updatedAt = '9999'): Promise<void> => {
+    const typed = this.kept.get(keyOf(key));
+    if (typed !== undefined && typed.updatedAt <= updatedAt) this.kept.delete(keyOf(key));
+  };
+}

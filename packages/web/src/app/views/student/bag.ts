@@ -1,0 +1,144 @@
+import { ChangeDetectionStrategy, Component, effect, inject, input, signal, untracked } from '@angular/core';
+import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
+import { MatButton } from '@angular/material/button';
+import { MatError, MatFormField, MatLabel } from '@angular/material/form-field';
+import { MatInput } from '@angular/material/input';
+import { MatOption, MatSelect } from '@angular/material/select';
+import { type ClubInput } from '@lotrecht/contract';
+import { type Observable } from 'rxjs';
+import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { type Club, CLUB } from '../../data/kinds/club.ts';
+import { RecordApi } from '../../data/record-api.ts';
+import { stored } from '../../data/stored-record.ts';
+import { ConflictPanel } from '../../ui/conflict-panel.ts';
+import { ProblemNote } from '../../ui/problem-note.ts';
+import { Undo } from '../../ui/undo.ts';
+import { CLUB_GROUPS } from '../../ui/words.ts';
+
+/** A student's own clubs, by name and group: one tap names the club of a check. */
+@Component({
+  selector: 'lo-bag',
+  imports: [
+    ConflictPanel,
+    MatButton,
+    MatError,
+    MatFormField,
+    MatInput,
+    MatLabel,
+    MatOption,
+    MatSelect,
+    ProblemNote,
+    ReactiveFormsModule,
+  ],
+  templateUrl: './bag.html',
+  styleUrl: './bag.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class Bag {
+  readonly studentId = input.required<string>();
+
+  protected readonly clubs = signal<readonly Club[] | null>(null);
+  protected readonly record = stored(CLUB);
+  /** Of fetching and deleting; what a save meets is the record's. */
+  protected readonly problem = signal<ApiProblem | null>(null);
+  protected readonly open = signal(false);
+  protected readonly groups = Object.entries(CLUB_GROUPS) as readonly (readonly [
+    ClubInput['clubGroup'],
+    string,
+  ])[];
+  protected readonly groupNames = CLUB_GROUPS;
+  protected readonly form = new FormGroup({
+    name: new FormControl('', {
+      nonNullable: true,
+      validators: [Validators.required, Validators.pattern(/\S/), Validators.maxLength(60)],
+    }),
+    clubGroup: new FormControl<ClubInput['clubGroup']>('mid-iron', { nonNullable: true }),
+  });
+
+  private readonly api = inject(RecordApi);
+  private readonly undo = inject(Undo);
+
+  constructor() {
+    effect(() => {
+      const id = this.studentId();
+      untracked(() => this.load(id));
+    });
+  }
+
+  protected load(studentId: string): void {
+    this.problem.set(null);
+    this.api.all<Club>(CLUB, { student: studentId }).subscribe({
+      next: (clubs) => this.clubs.set(clubs),
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+
+  /** Opens a club, or the fields for a new one with what was typed into them and not kept. */
+  protected change(club: Club | null): void {
+    this.open.set(true);
+    this.form.reset(club ?? { name: '', clubGroup: 'mid-iron' });
+    const studentId = this.studentId();
+    const isIt = (typed: ClubInput): boolean => typed.studentId === studentId;
+    const earlier =
+      club === null
+        ? this.record.beginNew(crypto.randomUUID(), { isIt, studentId })
+        : this.record.begin(club.id, club, studentId);
+    void earlier.then((typed) => typed !== null && this.form.patchValue(typed.input));
+  }
+
+  protected typed(): void {
+    this.record.typed(this.said());
+  }
+
+  protected keep(): void {
+    this.form.markAllAsTouched();
+    if (this.form.invalid || ['saving', 'waiting'].includes(this.record.state())) return;
+    this.follow(this.record.save(this.said()));
+  }
+
+  protected keepMine(): void {
+    this.follow(this.record.keepMine());
+  }
+
+  protected takeTheirs(): void {
+    const theirs = this.record.takeTheirs();
+    if (theirs !== null) this.shown(theirs);
+  }
+
+  protected giveUp(): void {
+    this.record.forget();
+    this.open.set(false);
+  }
+
+  protected remove(club: Club): void {
+    this.api.remove(CLUB, club.id).subscribe({
+      next: () => {
+        this.open.set(false);
+        this.clubs.update((all) => all?.filter(({ id }) => id !== club.id) ?? null);
+        this.undo.offer(club.name, 'clubs', club.id, () => this.load(this.studentId()));
+      },
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+
+  private follow(saving: Observable<Club>): void {
+    // Trouble is said by the record where it is kept.
+    saving.subscribe({ next: (saved) => this.shown(saved), error: () => undefined });
+  }
+
+  private shown(saved: Club): void {
+    this.open.set(false);
+    const others = this.clubs()?.filter(({ id }) => id !== saved.id) ?? [];
+    this.clubs.set([...others, saved].toSorted((a, b) => a.name.localeCompare(b.name)));
+  }
+
+  private said(): ClubInput {
+    const { name, clubGroup } = this.form.getRawValue();
+    return {
+      revision: this.record.stored()?.revision ?? 0,
+      studentId: this.studentId(),
+      name: name.trim(),
+      clubGroup,
+    };
+  }
+}

@@ -162,7 +162,7 @@ export default tseslint.config(
     rules: { 'no-undef': 'error', 'no-unused-vars': 'error', eqeqeq: 'error' },
   },
   {
-    files: ['*.config.ts', 'packages/e2e/*.config.ts'],
+    files: ['**/*.config.ts'],
     rules: { 'no-restricted-exports': 'off' },
   },
 );

@@ -25,9 +25,9 @@ const OPEN_OR_CLOSED = [
 }));
 const NO_CLOCK = {
   selector: 'NewExpression[callee.name="Date"][arguments.length=0]',
-  message: 'core and contract are pure: pass it in as an argument',
+  message: 'core, records, words and judging are pure: pass it in as an argument',
 };
-const PURE = 'core and contract are pure: pass it in as an argument';
+const PURE = 'core, records, words and judging are pure: pass it in as an argument';
 
 export default tseslint.config(
   {
@@ -35,7 +35,7 @@ export default tseslint.config(
       '**/dist/**',
       '**/.angular/**',
       '**/node_modules/**',
-      'packages/contract/src/generated/**',
+      'packages/records/src/generated/**',
       '.data/**',
       'test-results/**',
     ],
@@ -59,7 +59,7 @@ export default tseslint.config(
     },
   },
   {
-    files: ['packages/core/src/**/*.ts', 'packages/contract/src/**/*.ts'],
+    files: ['packages/{core,records,words,judging}/src/**/*.ts'],
     ignores: ['**/*.test.ts'],
     rules: {
       'no-restricted-globals': [
@@ -98,15 +98,15 @@ export default tseslint.config(
   },
   {
     // Open and closed change places between face and body: whoever chose the word by a sign would be wrong for one.
-    files: ['packages/{contract,paper,server,web,cli}/src/**/*.ts'],
-    ignores: ['**/*.test.ts', '**/*.spec.ts', 'packages/contract/src/generated/**'],
+    files: ['packages/{records,words,judging,paper,server,web,cli}/src/**/*.ts'],
+    ignores: ['**/*.test.ts', '**/*.spec.ts', 'packages/records/src/generated/**'],
     rules: {
       'no-restricted-syntax': ['error', ...OPEN_OR_CLOSED, ...WRITTEN_ONCE],
     },
   },
   {
-    files: ['packages/contract/src/**/*.ts'],
-    ignores: ['**/*.test.ts', 'packages/contract/src/generated/**'],
+    files: ['packages/{records,words,judging}/src/**/*.ts'],
+    ignores: ['**/*.test.ts', 'packages/records/src/generated/**'],
     rules: { 'no-restricted-syntax': ['error', NO_CLOCK, ...OPEN_OR_CLOSED, ...WRITTEN_ONCE] },
   },
   {

@@ -14,7 +14,11 @@ export default defineConfig({
       },
       {
         ...source,
-        test: { name: 'contract', include: ['packages/contract/src/**/*.test.ts'], testTimeout: 180_000 },
+        test: {
+          name: 'judging',
+          include: ['packages/{records,words,judging}/src/**/*.test.ts'],
+          testTimeout: 180_000,
+        },
       },
       {
         ...source,

@@ -1,9 +1,10 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { pathToFileURL } from 'node:url';
-import * as contract from '@lotrecht/contract';
-import * as words from '@lotrecht/contract/words';
 import * as core from '@lotrecht/core';
+import * as judging from '@lotrecht/judging';
+import * as records from '@lotrecht/records';
+import * as words from '@lotrecht/words';
 import { describe, expect, it } from 'vitest';
 
 const root = path.resolve(import.meta.dirname, '..');
@@ -17,7 +18,8 @@ function sources(dir: string): string[] {
   });
 }
 
-const files = [...sources('packages/core/src'), ...sources('packages/contract/src')];
+const PACKAGES = { core, records, words, judging } as const;
+const files = Object.keys(PACKAGES).flatMap((name) => sources(`packages/${name}/src`));
 const examples = files.flatMap((file) =>
   [...readFileSync(path.join(root, file), 'utf8').matchAll(EXAMPLE)].map(([, code = '', said = '']) => ({
     file,
@@ -40,20 +42,16 @@ function frontDoorFunctions(module: Readonly<Record<string, unknown>>): string[]
 }
 
 describe('the documentation examples', () => {
-  it('show every function that leaves core or contract by its front door', () => {
+  it('show every function that leaves a package of figures or words by its front door', () => {
     const shown = (name: string): boolean => examples.some((e) => e.code.includes(`${name}(`));
-    const names = [
-      ...frontDoorFunctions(core),
-      ...frontDoorFunctions(contract),
-      ...frontDoorFunctions(words),
-    ];
+    const names = Object.values(PACKAGES).flatMap(frontDoorFunctions);
     expect(names.length).toBeGreaterThan(40);
     expect(names.filter((name) => !shown(name))).toEqual([]);
   });
 
   it.each(examples)('$file: $code', async ({ file, code, said }) => {
     const module = (await import(pathToFileURL(path.join(root, file)).href)) as Record<string, unknown>;
-    const value = evaluate(code, { ...contract, ...words, ...core, ...module });
+    const value = evaluate(code, { ...records, ...judging, ...words, ...core, ...module });
     // A figure that ends in dots is said to as many digits as stand there.
     if (said.endsWith('...')) expect(String(value).startsWith(said.slice(0, -3))).toBe(true);
     else if (typeof value === 'number') expect(value).toBeCloseTo(Number(said), 12);

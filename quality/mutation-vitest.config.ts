@@ -8,9 +8,9 @@ export default defineConfig({
     include: [
       'packages/core/src/planning/**/*.test.ts',
       'packages/core/src/tracking/**/*.test.ts',
-      'packages/contract/src/progress/**/*.test.ts',
-      'packages/contract/src/worked-cases/*.test.ts',
-      'packages/contract/src/check/advice-and-cause.test.ts',
+      'packages/judging/src/progress/**/*.test.ts',
+      'packages/judging/src/worked-cases/*.test.ts',
+      'packages/judging/src/check/advice-and-cause.test.ts',
     ],
     testTimeout: 60_000,
   },

@@ -11,7 +11,7 @@ export default {
   mutate: [
     'packages/core/src/planning/**/*.ts',
     'packages/core/src/tracking/**/*.ts',
-    'packages/contract/src/progress/**/*.ts',
+    'packages/judging/src/progress/**/*.ts',
     '!**/*.test.ts',
   ],
   coverageAnalysis: 'perTest',

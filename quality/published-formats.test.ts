@@ -3,8 +3,8 @@ import path from 'node:path';
 import { describe, expect, it } from 'vitest';
 
 const root = path.resolve(import.meta.dirname, '..');
-const schemas = path.join(root, 'packages/contract/schemas/formats');
-const kinds = path.join(root, 'packages/contract/schemas/kinds');
+const schemas = path.join(root, 'packages/records/schemas/formats');
+const kinds = path.join(root, 'packages/records/schemas/kinds');
 const published = path.join(root, 'docs/formats');
 
 interface Format {

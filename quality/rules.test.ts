@@ -47,9 +47,11 @@ const imports = (from: string): string => `import { value } from '${from}';\nexp
 
 describe('the dependency rules', () => {
   it.each([
-    ['core', 'contract'],
+    ['core', 'records'],
+    ['records', 'judging'],
+    ['words', 'judging'],
     ['core', 'server'],
-    ['contract', 'web'],
+    ['judging', 'web'],
     ['server', 'web'],
     ['web', 'server'],
     ['e2e', 'web'],
@@ -84,7 +86,7 @@ describe('the dependency rules', () => {
   it('fail on a deep import past the front door', () => {
     const report = violations({
       'packages/core/src/inside.ts': VALUE,
-      'packages/contract/src/wrong.ts': imports('../../core/src/inside.ts'),
+      'packages/judging/src/wrong.ts': imports('../../core/src/inside.ts'),
     });
     expect(report).toContain('no-deep-imports');
   });
@@ -105,7 +107,7 @@ describe('the dependency rules', () => {
   it('pass an arrow that may stand', () => {
     const report = violations({
       'packages/core/src/index.ts': VALUE,
-      'packages/contract/src/right.ts': imports('../../core/src/index.ts'),
+      'packages/judging/src/right.ts': imports('../../core/src/index.ts'),
     });
     expect(report).toContain('no dependency violations found');
   });
@@ -148,7 +150,7 @@ describe('the purity rules', () => {
     'fail on %s, which is written in one place',
     async (expression) => {
       const code = `export const planted = (deg: number): number => ${expression};\n`;
-      for (const file of ['core/src', 'contract/src', 'paper/src', 'server/src', 'web/src/app']) {
+      for (const file of ['core/src', 'judging/src', 'words/src', 'paper/src', 'server/src', 'web/src/app']) {
         expect(await rulesBroken(`packages/${file}/planted.ts`, code)).toContain('no-restricted-syntax');
       }
       expect(await rulesBroken('packages/core/src/units/angle.ts', code)).toEqual([]);

@@ -8,8 +8,8 @@ const MOST_WORDS = 20;
 const SPOKEN = [
   'packages/web/src/app',
   'packages/paper/src',
-  'packages/contract/src/method',
-  'packages/contract/src/words',
+  'packages/judging/src/method',
+  'packages/words/src',
   'packages/core/src',
   'packages/server/src',
 ];

@@ -81,8 +81,8 @@ async function testAll() {
   await check('Lint', bin('eslint'), ['.']);
   await check('Dependency rules', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'packages']);
   await check('Types of tests', bin('tsc'), ['-p', 'tsconfig.tests.json']);
-  await check('Types of the generator', bin('tsc'), ['-p', 'packages/contract/generate']);
-  await tests('Core, contract, server, rules', {
+  await check('Types of the generator', bin('tsc'), ['-p', 'packages/records/generate']);
+  await tests('Core, judging, server, rules', {
     command: bin('vitest'),
     args: ['run', '--reporter=dot', '--reporter=json', '--outputFile.json=test-results/vitest.json'],
     report: 'vitest.json',

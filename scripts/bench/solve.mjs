@@ -54,7 +54,7 @@ function eightLessons(document) {
 /** Median milliseconds of a full check. */
 export async function benchSolve(root) {
   const { solveDocument, validateCheckDocument } = await import(
-    pathToFileURL(path.join(root, 'packages/contract/dist/index.js')).href
+    pathToFileURL(path.join(root, 'packages/judging/dist/index.js')).href
   );
   const document = fullCheck(
     JSON.parse(readFileSync(path.join(root, 'docs/formats/example-check.json'), 'utf8')),
@@ -104,7 +104,7 @@ export async function benchSolve(root) {
 export async function benchLines(root) {
   const line = `${JSON.stringify(JSON.parse(readFileSync(path.join(root, 'docs/formats/example-check.json'), 'utf8')))}\n`;
   const { solveDocument } = await import(
-    pathToFileURL(path.join(root, 'packages/contract/dist/index.js')).href
+    pathToFileURL(path.join(root, 'packages/judging/dist/index.js')).href
   );
   const result = solveDocument(JSON.parse(line), { answer: 'tape' });
   const startedAt = performance.now();

@@ -64,7 +64,14 @@ export function installPackages(root) {
 
 /** Builds the server, the shell command and the web application, each only when something in it changed. */
 export async function buildAll(root) {
-  const base = ['package-lock.json', 'tsconfig.base.json', 'packages/core', 'packages/contract'];
+  const base = [
+    'package-lock.json',
+    'tsconfig.base.json',
+    'packages/core',
+    'packages/records',
+    'packages/words',
+    'packages/judging',
+  ];
   await step(root, {
     title: 'Building the server and the shell command ...',
     places: [...base, 'packages/paper', 'packages/simulation', 'packages/server', 'packages/cli'],
@@ -72,7 +79,7 @@ export async function buildAll(root) {
     command: 'sh',
     args: [
       '-c',
-      'npm run --silent generate && node_modules/.bin/tsc -b packages/core packages/contract packages/paper packages/simulation packages/server packages/cli && npm run --silent build -w @lotrecht/cli',
+      'npm run --silent generate && node_modules/.bin/tsc -b packages/core packages/records packages/words packages/judging packages/paper packages/simulation packages/server packages/cli && npm run --silent build -w @lotrecht/cli',
     ],
     hint: 'The server could not be built.',
   });

@@ -3,13 +3,12 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import {
   ALL_PARALLEL,
-  type CheckDocument,
   judgedByMethod,
-  type SeriesDocument,
   SHIPPED_METHODS,
   solveDocument,
   trackDocument,
-} from '@lotrecht/contract';
+} from '@lotrecht/judging';
+import { type CheckDocument, type SeriesDocument } from '@lotrecht/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { lotrecht } from './test/lotrecht.ts';
 
@@ -22,7 +21,7 @@ interface Sight {
 }
 
 const cases = JSON.parse(
-  readFileSync(new URL('../../contract/src/worked-cases/worked-cases.json', import.meta.url), 'utf8'),
+  readFileSync(new URL('../../judging/src/worked-cases/worked-cases.json', import.meta.url), 'utf8'),
 ) as {
   readonly checks: readonly { readonly input: CheckDocument }[];
   readonly series: readonly { readonly input: SeriesDocument }[];
@@ -47,7 +46,7 @@ const refusalIn = (text: string): { code: string; path: string; message: string;
   JSON.parse(text.trim()) as { code: string; path: string; message: string; line?: number };
 
 describe('lotrecht solve', () => {
-  it('solves every worked check, one file or one line each, to the last digit of contract', async () => {
+  it('solves every worked check, one file or one line each, to the last digit of judging', async () => {
     const lines = cases.checks.map((c) => JSON.stringify(c.input)).join('\n');
     const { code, out } = await lotrecht(['solve', '--lines', '-'], lines);
     expect(code).toBe(0);
@@ -155,7 +154,7 @@ describe('lotrecht solve', () => {
 });
 
 describe('lotrecht track', () => {
-  it('tracks every worked series as contract does', async () => {
+  it('tracks every worked series as judging does', async () => {
     for (const { input } of cases.series) {
       const { code, out } = await lotrecht(['track', '-'], JSON.stringify(input));
       expect(code).toBe(0);

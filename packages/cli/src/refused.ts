@@ -1,4 +1,4 @@
-import { DocumentRefused, type Refusal } from '@lotrecht/contract';
+import { DocumentRefused, type Refusal } from '@lotrecht/records';
 import { RefusedInput } from '@lotrecht/core';
 
 /** A refusal as it is printed: problem details, the first reason in front. */

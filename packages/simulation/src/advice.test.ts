@@ -1,4 +1,5 @@
-import { type CheckDocument, judgedByMethod, SHIPPED_METHODS, toSetup } from '@lotrecht/contract';
+import { judgedByMethod, SHIPPED_METHODS, toSetup } from '@lotrecht/judging';
+import { type CheckDocument } from '@lotrecht/records';
 import {
   answerGroundOf,
   type AtHand,

@@ -1,12 +1,5 @@
-import {
-  type CheckDocument,
-  judgedByMethod,
-  type PosteriorLine,
-  type ResultDocument,
-  SHIPPED_METHODS,
-  solveDocument,
-  toSetup,
-} from '@lotrecht/contract';
+import { judgedByMethod, SHIPPED_METHODS, solveDocument, toSetup } from '@lotrecht/judging';
+import { type CheckDocument, type PosteriorLine, type ResultDocument } from '@lotrecht/records';
 import {
   academyPrior,
   degreesFromRadians,

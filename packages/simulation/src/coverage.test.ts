@@ -1,4 +1,5 @@
-import { solveDocument, validateCheckDocument } from '@lotrecht/contract';
+import { solveDocument } from '@lotrecht/judging';
+import { validateCheckDocument } from '@lotrecht/records';
 import { describe, expect, it } from 'vitest';
 import { type Dice, diceOf } from './dice.ts';
 import { type LaidString, layString } from './ground.ts';

@@ -1,10 +1,5 @@
-import {
-  type CheckDocument,
-  judgedByMethod,
-  SHIPPED_METHODS,
-  solveDocument,
-  toSetup,
-} from '@lotrecht/contract';
+import { judgedByMethod, SHIPPED_METHODS, solveDocument, toSetup } from '@lotrecht/judging';
+import { type CheckDocument } from '@lotrecht/records';
 import { answerGroundOf, type LineName, posteriorOf, proportion } from '@lotrecht/core';
 import { describe, expect, it } from 'vitest';
 import { type Dice, diceOf } from './dice.ts';

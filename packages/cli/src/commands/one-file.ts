@@ -1,4 +1,4 @@
-import { parseJson } from '@lotrecht/contract';
+import { parseJson } from '@lotrecht/records';
 import { type ExitCode, pretty, type Streams } from '../command.ts';
 import { readText } from '../input/read-text.ts';
 import { printedRefusal } from '../refused.ts';

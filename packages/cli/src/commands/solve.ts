@@ -1,5 +1,6 @@
 import { parseArgs } from 'node:util';
-import { solveDocument, validateCheckDocument } from '@lotrecht/contract';
+import { solveDocument } from '@lotrecht/judging';
+import { validateCheckDocument } from '@lotrecht/records';
 import { type Command } from '../command.ts';
 import { solveLines } from '../lines/solve-lines.ts';
 import { WrongUsage } from '../wrong-usage.ts';

@@ -1,5 +1,6 @@
 import { parseArgs } from 'node:util';
-import { trackDocument, validateSeriesDocument } from '@lotrecht/contract';
+import { trackDocument } from '@lotrecht/judging';
+import { validateSeriesDocument } from '@lotrecht/records';
 import { type Command } from '../command.ts';
 import { convertFile } from './one-file.ts';
 

@@ -1,5 +1,6 @@
 import { parseArgs } from 'node:util';
-import { parseJson, readDocument } from '@lotrecht/contract';
+import { readDocument } from '@lotrecht/judging';
+import { parseJson } from '@lotrecht/records';
 import { type Command, type ExitCode } from '../command.ts';
 import { readText } from '../input/read-text.ts';
 import { printedRefusal } from '../refused.ts';

@@ -1,5 +1,5 @@
 import { open } from 'node:fs/promises';
-import { DocumentRefused, LONGEST_TEXT, tooLong } from '@lotrecht/contract';
+import { DocumentRefused, LONGEST_TEXT, tooLong } from '@lotrecht/records';
 
 /** No document needs more bytes: four for every character. */
 const MOST_BYTES = 4 * LONGEST_TEXT;

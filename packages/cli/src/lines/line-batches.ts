@@ -1,4 +1,4 @@
-import { LONGEST_TEXT } from '@lotrecht/contract';
+import { LONGEST_TEXT } from '@lotrecht/records';
 
 /** No line needs more bytes: four for every character. */
 const MOST_BYTES = 4 * LONGEST_TEXT;

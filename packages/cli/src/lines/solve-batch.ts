@@ -1,5 +1,6 @@
 import { isUtf8 } from 'node:buffer';
-import { parseJson, solveDocument, validateCheckDocument } from '@lotrecht/contract';
+import { solveDocument } from '@lotrecht/judging';
+import { parseJson, validateCheckDocument } from '@lotrecht/records';
 import { decode } from '../input/read-text.ts';
 import { printedRefusal } from '../refused.ts';
 

@@ -1,4 +1,4 @@
-import { tooLong } from '@lotrecht/contract';
+import { tooLong } from '@lotrecht/records';
 import { printedRefusal } from '../refused.ts';
 import { lineBatches } from './line-batches.ts';
 import { LineSolvers } from './line-solvers.ts';

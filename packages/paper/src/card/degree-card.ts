@@ -1,5 +1,5 @@
 import { degreesFromRadians, type LineName, radiansFromDegrees } from '@lotrecht/core';
-import { LINE_TITLES } from '@lotrecht/contract/words';
+import { LINE_TITLES } from '@lotrecht/words';
 import { Flow } from '../drawing/flow.ts';
 import { PAPER_MM, type Printing, rulerBar } from '../drawing/page.ts';
 import { type Shape, type Sheet } from '../drawing/shape.ts';

@@ -1,5 +1,6 @@
-import { type CheckDocument, groundDrawing, type ResultDocument } from '@lotrecht/contract';
-import { leanOf, LINE_TITLES } from '@lotrecht/contract/words';
+import { groundDrawing } from '@lotrecht/judging';
+import { type CheckDocument, type ResultDocument } from '@lotrecht/records';
+import { leanOf, LINE_TITLES } from '@lotrecht/words';
 import { type GroundPoint } from '@lotrecht/core';
 import { type Ink, type Place, type Shape } from '../drawing/shape.ts';
 

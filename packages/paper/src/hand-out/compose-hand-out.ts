@@ -1,14 +1,12 @@
+import { type Advised, advisedMoveOf, feelOfTurn } from '@lotrecht/judging';
 import {
-  type Advised,
-  advisedMoveOf,
   type CheckDocument,
   type CheckRecord,
-  feelOfTurn,
-  formatDistance,
   type LineResult,
   type ResultDocument,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import {
+  formatDistance,
   angleText,
   firstOf,
   leanOf,
@@ -16,7 +14,7 @@ import {
   LINE_TITLES,
   type LineKey,
   moveText,
-} from '@lotrecht/contract/words';
+} from '@lotrecht/words';
 import { LINE_NAMES } from '@lotrecht/core';
 import { sightPicture } from '../sight/sight-picture.ts';
 import { type SightOfCheck } from '../sight/sight-of-check.ts';

@@ -1,4 +1,4 @@
-import { SHIPPED_METHODS } from '@lotrecht/contract';
+import { SHIPPED_METHODS } from '@lotrecht/judging';
 import { describe, expect, it } from 'vitest';
 import { checkWith } from '../test/samples.ts';
 import { goalTurnDeg, type SightGround, sightOfCheck } from './sight-of-check.ts';

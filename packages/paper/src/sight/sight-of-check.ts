@@ -1,13 +1,5 @@
-import {
-  type CheckDocument,
-  type CheckView,
-  judgedBy,
-  type PlaceMark,
-  SHIPPED_METHODS,
-  USUAL_OF_CLUB,
-  USUAL_STATURE_M,
-  type MethodDocument,
-} from '@lotrecht/contract';
+import { judgedBy, SHIPPED_METHODS, USUAL_OF_CLUB, USUAL_STATURE_M } from '@lotrecht/judging';
+import { type CheckDocument, type CheckView, type PlaceMark, type MethodDocument } from '@lotrecht/records';
 import { LIFTED_HEAD_M } from '@lotrecht/core';
 import { type SeenMark, type SightWish } from './sight-scene.ts';
 

@@ -1,4 +1,5 @@
-import { type ClubGroup, type MethodDocument, USUAL_OF_CLUB, USUAL_STATURE_M } from '@lotrecht/contract';
+import { USUAL_OF_CLUB, USUAL_STATURE_M } from '@lotrecht/judging';
+import { type ClubGroup, type MethodDocument } from '@lotrecht/records';
 import { type Handedness, radiansFromDegrees, type StationWish } from '@lotrecht/core';
 
 /** What a station is asked for. */

@@ -1,4 +1,5 @@
-import { type CheckDocument, type CheckView, SHIPPED_METHODS, solveDocument } from '@lotrecht/contract';
+import { SHIPPED_METHODS, solveDocument } from '@lotrecht/judging';
+import { type CheckDocument, type CheckView } from '@lotrecht/records';
 import { type Handedness, stationLayout } from '@lotrecht/core';
 import { type Measure, type Place, type Shape, type Sheet } from '../drawing/shape.ts';
 import { PAPER_COLOURS, toSvg } from '../drawing/svg.ts';

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type ConsentView, type InvitationView, type StudentLinkView } from '@lotrecht/contract';
+import { type ConsentView, type InvitationView, type StudentLinkView } from '@lotrecht/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { allRoutes } from '../app.ts';
 import { saveWorkedCheck, workedCheck } from '../test/documents.ts';

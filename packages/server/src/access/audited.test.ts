@@ -4,7 +4,7 @@ import {
   type ConsentView,
   type NewStudentLinkView,
   type SyncView,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { allRoutes } from '../app.ts';
 import { sql } from '../database/sql.ts';

@@ -1,4 +1,4 @@
-import { type StudentView } from '@lotrecht/contract';
+import { type StudentView } from '@lotrecht/records';
 import { type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
 import { type Scope } from './scope.ts';

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type AcademyEventView } from '@lotrecht/contract';
+import { type AcademyEventView } from '@lotrecht/records';
 import { type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type AuditEntryView } from '@lotrecht/contract';
+import { type AuditEntryView } from '@lotrecht/records';
 import { type Queries } from '../database/database.ts';
 import { listOf, sql } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type AcademyEventView, type AuditEntryView, type NewStudentLinkView } from '@lotrecht/contract';
+import { type AcademyEventView, type AuditEntryView, type NewStudentLinkView } from '@lotrecht/records';
 import mysql from 'mysql2/promise';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { composeCheck, solveDocument } from '@lotrecht/contract';
+import { composeCheck, solveDocument } from '@lotrecht/judging';
 import { type Database, openDatabase } from '../database/database.ts';
 import { type Actor, actorOf } from '../access/actor.ts';
 import { insertLooks } from '../audit/audit-repository.ts';

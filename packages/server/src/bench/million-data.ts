@@ -1,4 +1,4 @@
-import { composeCheck, solveDocument, type TypedReading } from '@lotrecht/contract';
+import { composeCheck, solveDocument, type TypedReading } from '@lotrecht/judging';
 import { LINE_NAMES } from '@lotrecht/core';
 import { type Database } from '../database/database.ts';
 import { sql } from '../database/sql.ts';

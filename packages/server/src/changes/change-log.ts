@@ -1,4 +1,4 @@
-import { type SyncChange, type SyncView } from '@lotrecht/contract';
+import { type SyncChange, type SyncView } from '@lotrecht/records';
 import { type Scope } from '../access/scope.ts';
 import { type Database, type Queries } from '../database/database.ts';
 import { ifPossible } from '../database/in-time.ts';

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type AuditEntryView } from '@lotrecht/contract';
+import { type AuditEntryView } from '@lotrecht/records';
 import { type Actor } from '../access/actor.ts';
 import { insertAccess } from '../audit/audit-repository.ts';
 import { type Queries } from '../database/database.ts';

@@ -1,10 +1,5 @@
-import {
-  type CheckDocument,
-  DocumentRefused,
-  type Rebase,
-  type ResultDocument,
-  solveDocument,
-} from '@lotrecht/contract';
+import { solveDocument } from '@lotrecht/judging';
+import { type CheckDocument, DocumentRefused, type Rebase, type ResultDocument } from '@lotrecht/records';
 
 /** A check to be answered. */
 export interface AnswerOrder {

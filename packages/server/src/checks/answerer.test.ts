@@ -1,4 +1,5 @@
-import { type CheckDocument, DocumentRefused, solveDocument } from '@lotrecht/contract';
+import { solveDocument } from '@lotrecht/judging';
+import { type CheckDocument, DocumentRefused } from '@lotrecht/records';
 import { afterAll, describe, expect, it } from 'vitest';
 import { workedCheck } from '../test/documents.ts';
 import { ANSWER_HERE, openAnswerer } from './answerer.ts';

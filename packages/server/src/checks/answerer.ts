@@ -1,5 +1,5 @@
 import { availableParallelism } from 'node:os';
-import { DocumentRefused, type ResultDocument } from '@lotrecht/contract';
+import { DocumentRefused, type ResultDocument } from '@lotrecht/records';
 import { Tinypool } from 'tinypool';
 import { Problem } from '../http/problem.ts';
 import { answer, type AnswerOrder, type AnswerOrRefusal } from './answer-worker.ts';

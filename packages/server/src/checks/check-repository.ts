@@ -1,12 +1,12 @@
+import { type ColdCheck } from '@lotrecht/judging';
 import {
   type CheckReason,
   type CheckRecord,
   type CheckVersionsView,
   type CheckVersionView,
   type CheckView,
-  type ColdCheck,
   type Rebase,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { type Queries } from '../database/database.ts';
 import { sql, type SqlFragment } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';

@@ -1,12 +1,11 @@
 import {
-  type ClubGroup,
   earlierOf,
   MOST_EARLIER,
   readdressOfStudent,
   type StudentKnownView,
   USUAL_OF_CLUB,
-  validateCheckInput,
-} from '@lotrecht/contract';
+} from '@lotrecht/judging';
+import { type ClubGroup, validateCheckInput } from '@lotrecht/records';
 import { recordChange } from '../changes/record-change.ts';
 import { lookedAt } from '../audit/note-looks.ts';
 import { type Database } from '../database/database.ts';

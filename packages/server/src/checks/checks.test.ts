@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
+import { solveDocument } from '@lotrecht/judging';
 import {
   type CheckVersionsView,
   type CheckView,
   type SavedCheckView,
   type StudentPageView,
-  solveDocument,
   type TodayView,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';
 import { examine } from '../doctor/examine.ts';

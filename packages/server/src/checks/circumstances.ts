@@ -1,4 +1,4 @@
-import { type Circumstances } from '@lotrecht/contract';
+import { type Circumstances } from '@lotrecht/records';
 import { sql, type SqlFragment } from '../database/sql.ts';
 
 /** Circumstances as columns: all of them, or all NULL where they were not recorded. */

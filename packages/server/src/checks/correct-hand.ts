@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { solveDocument } from '@lotrecht/contract';
+import { solveDocument } from '@lotrecht/judging';
 import { type Queries } from '../database/database.ts';
 import { type Actor } from '../access/actor.ts';
 import { logChange } from '../changes/record-change.ts';

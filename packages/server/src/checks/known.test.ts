@@ -1,11 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import {
-  type CheckRecord,
-  type CheckView,
-  composeCheck,
-  solveDocument,
-  type StudentKnownView,
-} from '@lotrecht/contract';
+import { composeCheck, solveDocument, type StudentKnownView } from '@lotrecht/judging';
+import { type CheckRecord, type CheckView } from '@lotrecht/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { refreshPriors } from '../roster/academy-prior.ts';
 import { refreshStandings } from '../roster/refresh-standings.ts';

@@ -1,12 +1,12 @@
+import { linesOfChecks } from '@lotrecht/judging';
 import {
   type CheckDocument,
   type CheckRecord,
   type Circumstances,
-  linesOfChecks,
   type MeasuredCheckView,
   type MeasuredLineView,
   type ResultDocument,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { type LineName } from '@lotrecht/core';
 import { type Queries } from '../database/database.ts';
 import { sql, type SqlFragment } from '../database/sql.ts';

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import { type CheckDocument, type CheckView, type MeasuredLineView, solveDocument } from '@lotrecht/contract';
+import { solveDocument } from '@lotrecht/judging';
+import { type CheckDocument, type CheckView, type MeasuredLineView } from '@lotrecht/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';
 import { actorOf } from '../access/actor.ts';
@@ -9,7 +10,7 @@ import { startTestApp, type TestApp, type TestClient } from '../test/test-app.ts
 import { selectCountedChecks, selectLines } from './measured-line-repository.ts';
 
 const worked = JSON.parse(
-  readFileSync(new URL('../../../contract/src/worked-cases/worked-cases.json', import.meta.url), 'utf8'),
+  readFileSync(new URL('../../../judging/src/worked-cases/worked-cases.json', import.meta.url), 'utf8'),
 ) as { readonly checks: readonly { readonly input: CheckDocument }[] };
 
 const COLD = { phase: 'baseline', help: 'blind', place: 'range', reader: 'instructor' } as const;

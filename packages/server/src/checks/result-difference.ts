@@ -1,10 +1,5 @@
-import {
-  type CheckDocument,
-  DocumentRefused,
-  type Rebase,
-  type ResultDocument,
-  solveDocument,
-} from '@lotrecht/contract';
+import { solveDocument } from '@lotrecht/judging';
+import { type CheckDocument, DocumentRefused, type Rebase, type ResultDocument } from '@lotrecht/records';
 import { RefusedInput } from '@lotrecht/core';
 
 /** Results of the same core on the same readings agree to rounding; more than this is worth looking at. */

@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
+import { solveDocument } from '@lotrecht/judging';
 import {
   type CheckInput,
   type CheckView,
   DocumentRefused,
   type ResultDocument,
   type SavedCheckView,
-  solveDocument,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { type Logger } from 'pino';
 import { recordChange } from '../changes/record-change.ts';
 import { requireConsent } from '../consents/require-consent.ts';

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type ConsentInput, type ConsentView, type ProposedConsentView } from '@lotrecht/contract';
+import { type ConsentInput, type ConsentView, type ProposedConsentView } from '@lotrecht/records';
 import { type Queries } from '../database/database.ts';
 import { sql, type SqlFragment } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';

@@ -1,4 +1,4 @@
-import { validateConsentInput } from '@lotrecht/contract';
+import { validateConsentInput } from '@lotrecht/records';
 import { recordEvent } from '../audit/academy-log.ts';
 import { type Change, recordChange } from '../changes/record-change.ts';
 import { type Database } from '../database/database.ts';

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type ConsentView, type NewStudentLinkView, type StudentPageView } from '@lotrecht/contract';
+import { type ConsentView, type NewStudentLinkView, type StudentPageView } from '@lotrecht/records';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';
 import { workedCheck } from '../test/documents.ts';

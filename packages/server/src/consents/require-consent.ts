@@ -1,4 +1,4 @@
-import { type ConsentView, type StudentView } from '@lotrecht/contract';
+import { type ConsentView, type StudentView } from '@lotrecht/records';
 import { type Queries } from '../database/database.ts';
 import { type Actor } from '../access/actor.ts';
 import { Problem } from '../http/problem.ts';

@@ -1,4 +1,4 @@
-import { type StudentListView, type StudentPageView } from '@lotrecht/contract';
+import { type StudentListView, type StudentPageView } from '@lotrecht/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { loadDemo } from '../demo/load-demo.ts';
 import { INSTRUCTORS } from '../demo/students.ts';

@@ -1,11 +1,10 @@
+import { linesOfChecks, solveDocument } from '@lotrecht/judging';
 import {
   type CheckView,
   type LessonView,
-  linesOfChecks,
   type MeasuredCheckView,
-  solveDocument,
   type StudentPageView,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { afterAll, describe, expect, it } from 'vitest';
 import { recomputeAll } from '../doctor/recompute.ts';
 import { examine } from '../doctor/examine.ts';

@@ -1,13 +1,11 @@
+import { lineProgress, type LineProgress, linesOfChecks } from '@lotrecht/judging';
 import {
   type CheckView,
-  lineProgress,
-  type LineProgress,
-  linesOfChecks,
   type MeasuredCheckView,
   type StudentPageView,
   type StudentListView,
   type TodayView,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
 import { loadDemo } from './load-demo.ts';

@@ -1,14 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import {
-  type Circumstances,
-  type ColdCheck,
-  coldChecksOf,
-  earlierOf,
-  earlierOfGroup,
-  type PlaceMark,
-  solveDocument,
-} from '@lotrecht/contract';
-import { firstOf } from '@lotrecht/contract/words';
+import { type ColdCheck, coldChecksOf, earlierOf, earlierOfGroup, solveDocument } from '@lotrecht/judging';
+import { type Circumstances, type PlaceMark } from '@lotrecht/records';
+import { firstOf } from '@lotrecht/words';
 import { type Dice, diceOf } from '@lotrecht/simulation';
 import { addVersion, insertCheck } from '../checks/check-repository.ts';
 import { insertConsent } from '../consents/consent-repository.ts';

@@ -1,12 +1,5 @@
-import {
-  type CheckDocument,
-  type CheckInput,
-  type Circumstances,
-  composeCheck,
-  type TypedReading,
-  typedReading,
-  SHIPPED_METHODS,
-} from '@lotrecht/contract';
+import { composeCheck, type TypedReading, typedReading, SHIPPED_METHODS } from '@lotrecht/judging';
+import { type CheckDocument, type CheckInput, type Circumstances } from '@lotrecht/records';
 import {
   type Dice,
   type LaidString,

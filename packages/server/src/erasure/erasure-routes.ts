@@ -1,4 +1,4 @@
-import { validateErasureInput, validateRetentionInput } from '@lotrecht/contract';
+import { validateErasureInput, validateRetentionInput } from '@lotrecht/records';
 import { recordEvent } from '../audit/academy-log.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idParam } from '../http/params.ts';

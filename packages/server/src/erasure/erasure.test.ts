@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { type AuditEntryView, type NewStudentLinkView } from '@lotrecht/contract';
+import { type AuditEntryView, type NewStudentLinkView } from '@lotrecht/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { writeBackup } from '../backup/backup-file.ts';
 import { restoreBackup } from '../backup/restore.ts';

@@ -1,4 +1,4 @@
-import { type RetentionView } from '@lotrecht/contract';
+import { type RetentionView } from '@lotrecht/records';
 import { type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
 import { type Actor } from '../access/actor.ts';

@@ -4,7 +4,7 @@ import {
   type FileProblem,
   parseJson,
   validateAcademyLine,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { requireContent } from './require-content.ts';
 import { EXCHANGED_TABLES } from './tables.ts';
 

@@ -1,5 +1,5 @@
 import { Readable } from 'node:stream';
-import { type AcademyLine } from '@lotrecht/contract';
+import { type AcademyLine } from '@lotrecht/records';
 import { recordEvent } from '../audit/academy-log.ts';
 import { lookedAt } from '../audit/note-looks.ts';
 import { type Database } from '../database/database.ts';

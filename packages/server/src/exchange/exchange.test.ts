@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { ALL_PARALLEL, DEFAULT_SETTINGS, type StudentView, validateAcademyLine } from '@lotrecht/contract';
+import { ALL_PARALLEL, DEFAULT_SETTINGS } from '@lotrecht/judging';
+import { type StudentView, validateAcademyLine } from '@lotrecht/records';
 import { parse as parseCsv } from 'csv-parse/sync';
 import ICAL from 'ical.js';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';

@@ -1,4 +1,4 @@
-import { type AcademyLine } from '@lotrecht/contract';
+import { type AcademyLine } from '@lotrecht/records';
 import Papa from 'papaparse';
 import { type Database, type Snapshot } from '../database/database.ts';
 import { sql } from '../database/sql.ts';

@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto';
-import { type AcademyLine } from '@lotrecht/contract';
+import { type AcademyLine } from '@lotrecht/records';
 import { rebuildMeasuredLines } from '../checks/rebuild-measured-lines.ts';
 import { type Database, type Queries } from '../database/database.ts';
 import { isDuplicate, isMissingReference } from '../database/trouble.ts';

@@ -5,7 +5,7 @@ import {
   validateHandOutInput,
   validateInstructorSettings,
   validateResultDocument,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { CORE_VERSION } from '@lotrecht/core';
 import { requireRow, type Said } from '../records/kind.ts';
 import { KINDS } from '../records/kinds/index.ts';

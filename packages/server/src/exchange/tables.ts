@@ -1,4 +1,4 @@
-import { type AcademyLine } from '@lotrecht/contract';
+import { type AcademyLine } from '@lotrecht/records';
 import { sql, type SqlFragment } from '../database/sql.ts';
 import { type AnyKind, type FieldKind } from '../records/kind.ts';
 import { KINDS } from '../records/kinds/index.ts';

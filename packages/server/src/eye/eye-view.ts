@@ -1,4 +1,4 @@
-import { type EyeView } from '@lotrecht/contract';
+import { type EyeView } from '@lotrecht/records';
 import { degreesFromRadians, eyeRecord, radiansFromDegrees, sideSign } from '@lotrecht/core';
 import { type StoredGuess } from './eye-repository.ts';
 

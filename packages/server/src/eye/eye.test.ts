@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type EyeView } from '@lotrecht/contract';
+import { type EyeView } from '@lotrecht/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { saveWorkedCheck, workedCheck } from '../test/documents.ts';
 import { startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';

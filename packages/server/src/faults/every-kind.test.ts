@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type SyncView } from '@lotrecht/contract';
+import { type SyncView } from '@lotrecht/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { KINDS } from '../records/kinds/index.ts';
 import { sampleOf } from '../test/samples.ts';

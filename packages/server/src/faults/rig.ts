@@ -4,7 +4,7 @@ import { existsSync, mkdtempSync, openSync, readFileSync, rmSync } from 'node:fs
 import { connect, createServer, type Server } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { type CheckVersionsView } from '@lotrecht/contract';
+import { type CheckVersionsView } from '@lotrecht/records';
 import mysql from 'mysql2/promise';
 import { openDatabase } from '../database/database.ts';
 import { insertAcademy, insertInstructor } from '../identity/instructor-repository.ts';

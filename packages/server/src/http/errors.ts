@@ -1,4 +1,4 @@
-import { DocumentRefused } from '@lotrecht/contract';
+import { DocumentRefused } from '@lotrecht/records';
 import { hasNoRoom, isBusy, isUnreachable } from '../database/trouble.ts';
 import { type AppMiddleware } from './context.ts';
 import { Problem, type ProblemDetail } from './problem.ts';

@@ -1,5 +1,5 @@
 import { bodyParser } from '@koa/bodyparser';
-import { type Validator } from '@lotrecht/contract';
+import { type Validator } from '@lotrecht/records';
 import { type AppContext, type AppMiddleware } from './context.ts';
 import { Problem } from './problem.ts';
 

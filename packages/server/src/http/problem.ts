@@ -1,4 +1,4 @@
-import { type Refusal } from '@lotrecht/contract';
+import { type Refusal } from '@lotrecht/records';
 
 /** What an answer with a problem says beside its code (RFC 9457). */
 export interface ProblemDetail {

@@ -1,4 +1,4 @@
-import { type AuditEntryView } from '@lotrecht/contract';
+import { type AuditEntryView } from '@lotrecht/records';
 import { type AppContext } from './context.ts';
 
 /**

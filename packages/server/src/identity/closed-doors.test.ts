@@ -1,4 +1,4 @@
-import { type InvitationView } from '@lotrecht/contract';
+import { type InvitationView } from '@lotrecht/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';
 import { caughtLetters } from '../test/caught-letters.ts';

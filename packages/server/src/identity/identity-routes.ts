@@ -1,5 +1,5 @@
 import { timingSafeEqual, createHash } from 'node:crypto';
-import { validateFirstAcademy, validateSignIn, validateUnlock } from '@lotrecht/contract';
+import { validateFirstAcademy, validateSignIn, validateUnlock } from '@lotrecht/records';
 import { type Database } from '../database/database.ts';
 import { type Actor, actorOf } from '../access/actor.ts';
 import { type AppContext } from '../http/context.ts';

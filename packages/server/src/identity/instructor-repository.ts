@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type InstructorView, type SessionView } from '@lotrecht/contract';
+import { type InstructorView, type SessionView } from '@lotrecht/records';
 import { type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
 import { type Actor } from '../access/actor.ts';

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type InvitationView, type LinkView } from '@lotrecht/contract';
+import { type InvitationView, type LinkView } from '@lotrecht/records';
 import { type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';

@@ -3,7 +3,7 @@ import {
   validateLinkUse,
   validatePasswordChange,
   validatePasswordForgotten,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { recordEvent } from '../audit/academy-log.ts';
 import { type Database, type Queries } from '../database/database.ts';
 import { isDuplicate } from '../database/trouble.ts';

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type SessionEntryView } from '@lotrecht/contract';
+import { type SessionEntryView } from '@lotrecht/records';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';
 import { caughtLetters } from '../test/caught-letters.ts';

@@ -1,5 +1,5 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
-import { type SessionEntryView } from '@lotrecht/contract';
+import { type SessionEntryView } from '@lotrecht/records';
 import { type Queries } from '../database/database.ts';
 import { ifPossible } from '../database/in-time.ts';
 import { sql } from '../database/sql.ts';

@@ -1,10 +1,5 @@
-import {
-  type CheckRecord,
-  type LineFlag,
-  type ResultDocument,
-  type TeeSheetEntry,
-  watchedLine,
-} from '@lotrecht/contract';
+import { watchedLine } from '@lotrecht/judging';
+import { type CheckRecord, type LineFlag, type ResultDocument, type TeeSheetEntry } from '@lotrecht/records';
 import { type Queries } from '../database/database.ts';
 import { listOf, sql } from '../database/sql.ts';
 import { type Scope } from '../access/scope.ts';

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type LessonInput, type LessonView, type TeeSheetEntry } from '@lotrecht/contract';
+import { type LessonInput, type LessonView, type TeeSheetEntry } from '@lotrecht/records';
 import { type Queries } from '../database/database.ts';
 import { sql, type SqlFragment } from '../database/sql.ts';
 import { type Actor } from '../access/actor.ts';

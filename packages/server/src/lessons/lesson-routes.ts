@@ -4,7 +4,7 @@ import {
   type TeeSheetEntry,
   type TodayView,
   validateLessonInput,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { lookedAt } from '../audit/note-looks.ts';
 import { listChecksOfLesson } from '../checks/check-repository.ts';
 import { type Database } from '../database/database.ts';

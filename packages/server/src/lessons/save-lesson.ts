@@ -1,4 +1,4 @@
-import { type LessonInput } from '@lotrecht/contract';
+import { type LessonInput } from '@lotrecht/records';
 import { recordChange } from '../changes/record-change.ts';
 import { requireConsent } from '../consents/require-consent.ts';
 import { type Database } from '../database/database.ts';

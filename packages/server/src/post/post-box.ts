@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { rm, writeFile } from 'node:fs/promises';
 import path from 'node:path';
-import { type PostView } from '@lotrecht/contract';
+import { type PostView } from '@lotrecht/records';
 import { type Database, type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';

@@ -1,4 +1,4 @@
-import { type PrintRequest } from '@lotrecht/contract';
+import { type PrintRequest } from '@lotrecht/records';
 import { type HandOutWish } from '@lotrecht/paper';
 
 /** What is to be printed, as plain data: it is set and drawn in a thread of its own. */

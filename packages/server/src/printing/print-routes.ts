@@ -1,4 +1,4 @@
-import { validatePrintRequest } from '@lotrecht/contract';
+import { validatePrintRequest } from '@lotrecht/records';
 import { bodyOf } from '../http/json-body.ts';
 import { type Route } from '../http/route.ts';
 import { answerPrint, type Printer } from './printer.ts';

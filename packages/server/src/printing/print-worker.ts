@@ -1,4 +1,4 @@
-import { type PrintRequest } from '@lotrecht/contract';
+import { type PrintRequest } from '@lotrecht/records';
 import { footprints, stationLayout } from '@lotrecht/core';
 import {
   degreeCard,

@@ -1,4 +1,4 @@
-import { type PrintRequest } from '@lotrecht/contract';
+import { type PrintRequest } from '@lotrecht/records';
 import { type Shape, type Sheet } from '@lotrecht/paper';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startTestApp, type TestApp } from '../test/test-app.ts';

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type AcademyLine, type SyncView } from '@lotrecht/contract';
+import { type AcademyLine, type SyncView } from '@lotrecht/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';
 import { saveWorkedCheck } from '../test/documents.ts';

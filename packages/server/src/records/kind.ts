@@ -1,4 +1,4 @@
-import { type AcademyLine } from '@lotrecht/contract';
+import { type AcademyLine } from '@lotrecht/records';
 
 /** How a column's value is stored and stands in a file: as it is, as true or false, as ISO 8601 in UTC, or as JSON. */
 export type FieldKind = 'plain' | 'flag' | 'instant' | 'json';

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { ALL_PARALLEL, type MethodView } from '@lotrecht/contract';
+import { ALL_PARALLEL } from '@lotrecht/judging';
+import { type MethodView } from '@lotrecht/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
 

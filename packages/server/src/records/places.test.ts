@@ -1,13 +1,12 @@
 import { randomUUID } from 'node:crypto';
+import { DEFAULT_SETTINGS, solveDocument } from '@lotrecht/judging';
 import {
   type CheckVersionsView,
   type CheckView,
-  DEFAULT_SETTINGS,
   type InstructorSettings,
   type LessonView,
   type PlaceView,
-  solveDocument,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { saveWorkedCheck, workedCheck } from '../test/documents.ts';
 import { startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';

@@ -1,4 +1,4 @@
-import { DocumentRefused, type Validator } from '@lotrecht/contract';
+import { DocumentRefused, type Validator } from '@lotrecht/records';
 import jsonMergePatch from 'json-merge-patch';
 import { lookedAt } from '../audit/note-looks.ts';
 import { type Database } from '../database/database.ts';

@@ -1,11 +1,11 @@
 import {
-  type CheckDocument,
   type ColdCheck,
   earlierOf,
   kindsOfFirstCheck,
   type PriorDocument,
   priorOfAcademy,
-} from '@lotrecht/contract';
+} from '@lotrecht/judging';
+import { type CheckDocument } from '@lotrecht/records';
 import { CORE_VERSION } from '@lotrecht/core';
 import { COLD_VERSION } from '../checks/cold.ts';
 import { type Database, type Queries } from '../database/database.ts';

@@ -1,10 +1,5 @@
-import {
-  isCold,
-  type LineFlag,
-  lineProgress,
-  type MeasuredLineView,
-  progressChoices,
-} from '@lotrecht/contract';
+import { isCold, lineProgress, progressChoices } from '@lotrecht/judging';
+import { type LineFlag, type MeasuredLineView } from '@lotrecht/records';
 
 /**
  * What a student's cold lines say at their last lesson: relapsed, or stable. Only what is newest counts, an old relapse

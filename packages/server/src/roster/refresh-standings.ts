@@ -1,4 +1,4 @@
-import { type LineFlag, type MeasuredLineView } from '@lotrecht/contract';
+import { type LineFlag, type MeasuredLineView } from '@lotrecht/records';
 import { listMeasuredLines } from '../checks/measured-line-repository.ts';
 import { type Database, type Queries } from '../database/database.ts';
 import { ifPossible } from '../database/in-time.ts';

@@ -5,7 +5,7 @@ import {
   type RosterEntry,
   type RosterSort,
   type RosterView,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { LINE_NAMES, type LineName, type Verdict } from '@lotrecht/core';
 import { type Queries } from '../database/database.ts';
 import { type Bindable, listOf, sql, type SqlFragment } from '../database/sql.ts';

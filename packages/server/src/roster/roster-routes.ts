@@ -1,11 +1,11 @@
+import { USUAL_OF_CLUB } from '@lotrecht/judging';
 import {
   type ClubGroup,
   type CohortChoice,
   type RosterSort,
-  USUAL_OF_CLUB,
   validateInstructorChange,
   validateInstructorChoice,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { recordEvent } from '../audit/academy-log.ts';
 import { recordChange } from '../changes/record-change.ts';
 import { lookedAt } from '../audit/note-looks.ts';

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type CohortView, type InstructorView, type RosterEntry, type RosterView } from '@lotrecht/contract';
+import { type CohortView, type InstructorView, type RosterEntry, type RosterView } from '@lotrecht/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';
 import { loadDemo } from '../demo/load-demo.ts';

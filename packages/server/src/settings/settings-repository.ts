@@ -1,4 +1,5 @@
-import { DEFAULT_SETTINGS, type InstructorSettings } from '@lotrecht/contract';
+import { DEFAULT_SETTINGS } from '@lotrecht/judging';
+import { type InstructorSettings } from '@lotrecht/records';
 import { type Queries } from '../database/database.ts';
 import { isDuplicate } from '../database/trouble.ts';
 import { sql } from '../database/sql.ts';

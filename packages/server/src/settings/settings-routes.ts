@@ -1,4 +1,4 @@
-import { type InstructorSettings, validateInstructorSettings } from '@lotrecht/contract';
+import { type InstructorSettings, validateInstructorSettings } from '@lotrecht/records';
 import { type Database } from '../database/database.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { conflict } from '../http/problem.ts';

@@ -1,4 +1,4 @@
-import { type StudentInput, type StudentView } from '@lotrecht/contract';
+import { type StudentInput, type StudentView } from '@lotrecht/records';
 import { recomputeForHand } from '../checks/correct-hand.ts';
 import { type Change, recordChange } from '../changes/record-change.ts';
 import { requireConsent } from '../consents/require-consent.ts';

@@ -1,4 +1,4 @@
-import { type StudentInput, type StudentListView, type StudentView } from '@lotrecht/contract';
+import { type StudentInput, type StudentListView, type StudentView } from '@lotrecht/records';
 import { type Queries } from '../database/database.ts';
 import { sql, type SqlFragment } from '../database/sql.ts';
 import { type Actor } from '../access/actor.ts';

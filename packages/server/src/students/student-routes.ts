@@ -5,7 +5,7 @@ import {
   studentInputOf,
   type StudentView,
   validateStudentInput,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { listChecksOfStudent } from '../checks/check-repository.ts';
 import { lookedAt } from '../audit/note-looks.ts';
 import { listConsents } from '../consents/consent-repository.ts';

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type StudentListView } from '@lotrecht/contract';
+import { type StudentListView } from '@lotrecht/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';
 import { type Actor } from '../access/actor.ts';

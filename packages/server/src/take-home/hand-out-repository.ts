@@ -1,4 +1,4 @@
-import { type HandOutInput, type HandOutView } from '@lotrecht/contract';
+import { type HandOutInput, type HandOutView } from '@lotrecht/records';
 import { type Queries } from '../database/database.ts';
 import { sql, type SqlFragment } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';

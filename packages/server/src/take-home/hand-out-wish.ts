@@ -1,5 +1,6 @@
-import { type CheckView, type HandOutView, SHIPPED_METHODS } from '@lotrecht/contract';
-import { firstNameOf } from '@lotrecht/contract/words';
+import { SHIPPED_METHODS } from '@lotrecht/judging';
+import { type CheckView, type HandOutView } from '@lotrecht/records';
+import { firstNameOf } from '@lotrecht/words';
 import { composeHandOut, drillOf, type HandOutWish, sightOfCheck } from '@lotrecht/paper';
 import { type Queries } from '../database/database.ts';
 import { type Actor } from '../access/actor.ts';

@@ -1,4 +1,4 @@
-import { type HandOutInput, type HandOutView } from '@lotrecht/contract';
+import { type HandOutInput, type HandOutView } from '@lotrecht/records';
 import { type Actor } from '../access/actor.ts';
 import { recordChange } from '../changes/record-change.ts';
 import { findCheck } from '../checks/check-repository.ts';

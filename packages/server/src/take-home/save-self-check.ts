@@ -1,12 +1,5 @@
-import {
-  type Circumstances,
-  composeCheck,
-  DocumentRefused,
-  judgementOf,
-  type SelfCheckInput,
-  solveDocument,
-  type TypedReading,
-} from '@lotrecht/contract';
+import { composeCheck, judgementOf, solveDocument, type TypedReading } from '@lotrecht/judging';
+import { type Circumstances, DocumentRefused, type SelfCheckInput } from '@lotrecht/records';
 import { logChange, recordChange } from '../changes/record-change.ts';
 import { requireConsent } from '../consents/require-consent.ts';
 import { Problem } from '../http/problem.ts';

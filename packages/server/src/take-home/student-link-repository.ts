@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type StudentLinkInput, type StudentLinkView } from '@lotrecht/contract';
+import { type StudentLinkInput, type StudentLinkView } from '@lotrecht/records';
 import { type Queries } from '../database/database.ts';
 import { ifPossible } from '../database/in-time.ts';
 import { sql } from '../database/sql.ts';

@@ -1,5 +1,5 @@
-import { type HandOutPage, type StudentPage, validateSelfCheckInput } from '@lotrecht/contract';
-import { firstNameOf } from '@lotrecht/contract/words';
+import { type HandOutPage, type StudentPage, validateSelfCheckInput } from '@lotrecht/records';
+import { firstNameOf } from '@lotrecht/words';
 import { PAPER_COLOURS, type Sheet, type SightPicture, sightPicture, toSvg } from '@lotrecht/paper';
 import { findCheck, listLastChecks } from '../checks/check-repository.ts';
 import { lookedAt } from '../audit/note-looks.ts';

@@ -5,8 +5,8 @@ import {
   type TakeHomeView,
   validateHandOutInput,
   validateStudentLinkInput,
-} from '@lotrecht/contract';
-import { firstNameOf } from '@lotrecht/contract/words';
+} from '@lotrecht/records';
+import { firstNameOf } from '@lotrecht/words';
 import { recordChange } from '../changes/record-change.ts';
 import { lookedAt } from '../audit/note-looks.ts';
 import { findCheck } from '../checks/check-repository.ts';

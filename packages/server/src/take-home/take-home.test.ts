@@ -1,8 +1,8 @@
 import { randomBytes, randomUUID } from 'node:crypto';
+import { linesOfChecks } from '@lotrecht/judging';
 import {
   type ConsentView,
   type HandOutView,
-  linesOfChecks,
   type MeasuredCheckView,
   type MeasuredLineView,
   type NewStudentLinkView,
@@ -11,7 +11,7 @@ import {
   type StudentListView,
   type TakeHomeView,
   type TodayView,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { pino } from 'pino';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type HandOutInput } from '@lotrecht/contract';
+import { type HandOutInput } from '@lotrecht/records';
 import { KINDS } from '../records/kinds/index.ts';
 import { idOfKind, sampleOf } from './samples.ts';
 import { workedCheck } from './documents.ts';

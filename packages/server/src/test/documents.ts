@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { type CheckDocument, composeCheck } from '@lotrecht/contract';
+import { composeCheck } from '@lotrecht/judging';
+import { type CheckDocument } from '@lotrecht/records';
 import { type TestClient } from './test-app.ts';
 
 /** The worked check: toes 571/602 on 450 mm, face 4/1 on 75 mm. */

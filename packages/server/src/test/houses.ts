@@ -1,4 +1,4 @@
-import { type MergeLine, type MergeReport } from '@lotrecht/contract';
+import { type MergeLine, type MergeReport } from '@lotrecht/records';
 import { expect } from 'vitest';
 import { type Actor } from '../access/actor.ts';
 import { type TestApp, type TestClient } from './test-app.ts';

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
-import { ALL_PARALLEL, type StationPlanInput } from '@lotrecht/contract';
+import { ALL_PARALLEL } from '@lotrecht/judging';
+import { type StationPlanInput } from '@lotrecht/records';
 
 /** Whose a sample is. */
 export interface SampleIds {

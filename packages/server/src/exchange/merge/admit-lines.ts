@@ -1,4 +1,4 @@
-import { type AcademyLine, type LeftOut } from '@lotrecht/contract';
+import { type AcademyLine, type LeftOut } from '@lotrecht/records';
 import { listOf, sql } from '../../database/sql.ts';
 import { type MergeContext } from './merge-context.ts';
 

@@ -1,4 +1,4 @@
-import { type AcademyLine, type MergeConflict } from '@lotrecht/contract';
+import { type AcademyLine, type MergeConflict } from '@lotrecht/records';
 import { type Queries } from '../../database/database.ts';
 import { sql } from '../../database/sql.ts';
 import { type Scope } from '../../access/scope.ts';

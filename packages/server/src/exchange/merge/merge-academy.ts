@@ -1,4 +1,4 @@
-import { type AcademyLine, type MergeReport } from '@lotrecht/contract';
+import { type AcademyLine, type MergeReport } from '@lotrecht/records';
 import { forgetChanges } from '../../changes/change-log.ts';
 import { recordEvent } from '../../audit/academy-log.ts';
 import { type Database, type Queries } from '../../database/database.ts';

@@ -1,4 +1,4 @@
-import { type AcademyLine, type LeftOut } from '@lotrecht/contract';
+import { type AcademyLine, type LeftOut } from '@lotrecht/records';
 import { type Queries } from '../../database/database.ts';
 import { listOf, declared, sql } from '../../database/sql.ts';
 import { type Actor } from '../../access/actor.ts';

@@ -5,7 +5,7 @@ import {
   type MergeConflict,
   type MergeCount,
   type MergeDifference,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import diff from 'microdiff';
 import { EXCHANGED_TABLES } from '../tables.ts';
 

@@ -1,4 +1,4 @@
-import { type MergeLine } from '@lotrecht/contract';
+import { type MergeLine } from '@lotrecht/records';
 import { type Database } from '../../database/database.ts';
 import { matching, oneOf } from '../../http/query.ts';
 import { type AtOnce } from '../../http/at-once.ts';

@@ -1,4 +1,4 @@
-import { type AcademyLine } from '@lotrecht/contract';
+import { type AcademyLine } from '@lotrecht/records';
 import { type Bindable, declared, sql, type SqlFragment } from '../../database/sql.ts';
 import { insertRows, valueOf } from '../insert-rows.ts';
 import { KINDS } from '../../records/kinds/index.ts';

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type AcademyLine, type MergeDifference } from '@lotrecht/contract';
+import { type AcademyLine, type MergeDifference } from '@lotrecht/records';
 import { listOf, sql } from '../../database/sql.ts';
 import { insertRows } from '../insert-rows.ts';
 import { tableNamed } from '../tables.ts';

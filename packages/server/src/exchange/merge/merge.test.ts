@@ -1,17 +1,17 @@
 import { randomUUID } from 'node:crypto';
+import { linesOfChecks } from '@lotrecht/judging';
 import {
   type AcademyEventView,
   type CheckVersionsView,
   type CheckView,
   type InstructorView,
   type LessonView,
-  linesOfChecks,
   type MeasuredCheckView,
   type MeasuredLineView,
   type ProposedConsentView,
   type StudentPageView,
   type StudentListView,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { sql } from '../../database/sql.ts';
 import { saveWorkedCheck, workedCheck } from '../../test/documents.ts';

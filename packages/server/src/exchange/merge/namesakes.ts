@@ -1,4 +1,4 @@
-import { type AcademyLine } from '@lotrecht/contract';
+import { type AcademyLine } from '@lotrecht/records';
 import { type Queries } from '../../database/database.ts';
 import { sql } from '../../database/sql.ts';
 import { type Actor } from '../../access/actor.ts';

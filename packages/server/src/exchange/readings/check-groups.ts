@@ -1,4 +1,5 @@
-import { composeCheck, DocumentRefused, type ForeignReading, solveDocument } from '@lotrecht/contract';
+import { composeCheck, type ForeignReading, solveDocument } from '@lotrecht/judging';
+import { DocumentRefused } from '@lotrecht/records';
 import { type KnownStudents, type NamedStudent } from './known-students.ts';
 import { type Problems } from './problems.ts';
 import { type ReadingWriter } from './reading-writer.ts';

@@ -1,4 +1,5 @@
-import { type ReadingImportReport, type ReadingMapping, readForeignRow } from '@lotrecht/contract';
+import { readForeignRow } from '@lotrecht/judging';
+import { type ReadingImportReport, type ReadingMapping } from '@lotrecht/records';
 import { forgetChanges } from '../../changes/change-log.ts';
 import { recordEvent } from '../../audit/academy-log.ts';
 import { type Database } from '../../database/database.ts';

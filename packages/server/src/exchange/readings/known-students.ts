@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { type ForeignReading, type ReadingMapping } from '@lotrecht/contract';
+import { type ForeignReading } from '@lotrecht/judging';
+import { type ReadingMapping } from '@lotrecht/records';
 import { waitsForGuardian } from '../../consents/consent-repository.ts';
 import { type Queries } from '../../database/database.ts';
 import { sql } from '../../database/sql.ts';

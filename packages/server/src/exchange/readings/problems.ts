@@ -1,4 +1,4 @@
-import { type ReadingMapping, type Refusal, type RowProblem } from '@lotrecht/contract';
+import { type ReadingMapping, type Refusal, type RowProblem } from '@lotrecht/records';
 import { NoTable } from './read-table.ts';
 
 /** So many are told; the rest are counted. */

@@ -1,4 +1,4 @@
-import { tableHead } from '@lotrecht/contract';
+import { tableHead } from '@lotrecht/judging';
 import { createReadStream } from 'node:fs';
 import { open } from 'node:fs/promises';
 import { CsvError, parse } from 'csv-parse';

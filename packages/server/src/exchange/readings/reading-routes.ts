@@ -1,10 +1,10 @@
+import { tableHead } from '@lotrecht/judging';
 import {
   parseJson,
   type ReadingImportLine,
   type ReadingMapping,
-  tableHead,
   validateReadingMapping,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { type Database } from '../../database/database.ts';
 import { type AppContext } from '../../http/context.ts';
 import { type AtOnce } from '../../http/at-once.ts';

@@ -5,7 +5,7 @@ import {
   type Circumstances,
   type ReadingImportReport,
   type ResultDocument,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { waitsForGuardian } from '../../consents/consent-repository.ts';
 import { type Queries } from '../../database/database.ts';
 import { listOf, sql } from '../../database/sql.ts';

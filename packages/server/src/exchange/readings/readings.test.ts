@@ -1,8 +1,8 @@
 import { readdirSync } from 'node:fs';
 import { tmpdir } from 'node:os';
+import { linesOfChecks } from '@lotrecht/judging';
 import {
   type LessonView,
-  linesOfChecks,
   type MeasuredCheckView,
   type ReadingImportLine,
   type ReadingImportReport,
@@ -10,7 +10,7 @@ import {
   type StudentPageView,
   type StudentListView,
   type StudentView,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { afterAll, beforeEach, beforeAll, describe, expect, it } from 'vitest';
 import { sql } from '../../database/sql.ts';
 import { saveWorkedCheck } from '../../test/documents.ts';

@@ -1,4 +1,4 @@
-import { type ClubInput, type Kept, validateClubInput } from '@lotrecht/contract';
+import { type ClubInput, type Kept, validateClubInput } from '@lotrecht/records';
 import { type Kind } from '../kind.ts';
 
 /** A student's own clubs: what is checked with them is named as they name it. */

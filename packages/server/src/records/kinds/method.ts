@@ -1,15 +1,10 @@
-import {
-  type MethodDocument,
-  type MethodInput,
-  type MethodView,
-  requireMethodDocument,
-  requireMethodInput,
-} from '@lotrecht/contract';
+import { requireMethodDocument, requireMethodInput } from '@lotrecht/judging';
+import { type MethodDocument, type MethodInput, type MethodView } from '@lotrecht/records';
 import { type Kind } from '../kind.ts';
 
 /**
  * Own methods belong to the academy: what one instructor has made, the others can judge by. The shipped ones are in
- * contract, and an own one can never be taken for one of them: its id begins otherwise. Its version rises with every
+ * judging, and an own one can never be taken for one of them: its id begins otherwise. Its version rises with every
  * change.
  */
 export const METHOD: Kind<MethodInput, MethodView> = {

@@ -1,4 +1,5 @@
-import { type PlaceInput, type PlaceView, requirePlace } from '@lotrecht/contract';
+import { requirePlace } from '@lotrecht/judging';
+import { type PlaceInput, type PlaceView } from '@lotrecht/records';
 import { type Kind } from '../kind.ts';
 
 /** Places belong to the academy: every instructor of it stands on the same ground. */

@@ -1,4 +1,4 @@
-import { type StationPlanInput, type StationPlanView, validateStationPlanInput } from '@lotrecht/contract';
+import { type StationPlanInput, type StationPlanView, validateStationPlanInput } from '@lotrecht/records';
 import { type Kind } from '../kind.ts';
 
 /** Plans belong to the academy, as the places do that they are laid at. */

@@ -1,5 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
+import { type StudentKnownView } from '@lotrecht/judging';
 import {
   type CheckInput,
   type CheckVersionsView,
@@ -8,12 +9,11 @@ import {
   type LessonView,
   type MeasuredCheckView,
   type SavedCheckView,
-  type StudentKnownView,
   type StudentListView,
   type StudentCardView,
   type StudentPageView,
   type TodayView,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { type Observable } from 'rxjs';
 
 /** What can be deleted, and brought back. */

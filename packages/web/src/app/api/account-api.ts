@@ -11,7 +11,7 @@ import {
   type PostView,
   type ProposedConsentView,
   type SessionEntryView,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { type Observable } from 'rxjs';
 
 /** Passwords, devices, invitations, and what the head sees of the academy. */

@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import { type ConsentInput, type ConsentView } from '@lotrecht/contract';
+import { type ConsentInput, type ConsentView } from '@lotrecht/records';
 import { type Observable } from 'rxjs';
 
 /** What guardians consented to, over HTTP. */

@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import { type RetentionView } from '@lotrecht/contract';
+import { type RetentionView } from '@lotrecht/records';
 import { type Observable } from 'rxjs';
 
 /** What leaves as files, and what is erased. */

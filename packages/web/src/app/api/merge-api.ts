@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import { type MergeLine } from '@lotrecht/contract';
+import { type MergeLine } from '@lotrecht/records';
 import { type Observable } from 'rxjs';
 import { sendFile } from './streamed-lines.ts';
 

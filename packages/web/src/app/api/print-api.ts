@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import { type PrintRequest } from '@lotrecht/contract';
+import { type PrintRequest } from '@lotrecht/records';
 import { type Observable } from 'rxjs';
 
 /** Sheets over HTTP: set by the server with the shipped fonts, and stored nowhere. */

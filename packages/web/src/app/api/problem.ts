@@ -1,5 +1,5 @@
 import { HttpErrorResponse } from '@angular/common/http';
-import { type Refusal } from '@lotrecht/contract';
+import { type Refusal } from '@lotrecht/records';
 
 /** What a failed request says, for showing to a person. */
 export interface ApiProblem {

@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import { type ReadingImportLine, type ReadingMapping } from '@lotrecht/contract';
+import { type ReadingImportLine, type ReadingMapping } from '@lotrecht/records';
 import { type Observable } from 'rxjs';
 import { sendFile } from './streamed-lines.ts';
 

@@ -1,6 +1,6 @@
 import { HttpClient, HttpParams } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import { type CohortView, type RosterView } from '@lotrecht/contract';
+import { type CohortView, type RosterView } from '@lotrecht/records';
 import { type Observable } from 'rxjs';
 
 /** The whole academy, for its head. */

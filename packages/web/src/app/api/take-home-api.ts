@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import { type NewStudentLinkView, type StudentLinkInput, type TakeHomeView } from '@lotrecht/contract';
+import { type NewStudentLinkView, type StudentLinkInput, type TakeHomeView } from '@lotrecht/records';
 import { type Observable } from 'rxjs';
 
 /** What goes home, over HTTP: hand-outs and links. */

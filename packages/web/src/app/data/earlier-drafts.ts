@@ -1,4 +1,4 @@
-import { type HandOutInput, type PlaceInput } from '@lotrecht/contract';
+import { type HandOutInput, type PlaceInput } from '@lotrecht/records';
 
 /** What earlier versions kept on a device of what was typed and not kept: taken over once, and gone from there. */
 

@@ -2,7 +2,7 @@ import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { createEnvironmentInjector, EnvironmentInjector, runInInjectionContext, signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { type PlaceInput, type PlaceView, type StudentView } from '@lotrecht/contract';
+import { type PlaceInput, type PlaceView, type StudentView } from '@lotrecht/records';
 import { SessionStore } from '../session/session.store.ts';
 import { DraftStore } from './draft-store.ts';
 import { PLACE } from './kinds/place.ts';

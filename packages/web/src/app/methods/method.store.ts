@@ -1,5 +1,6 @@
 import { inject, Injectable, signal } from '@angular/core';
-import { type MethodDocument, type MethodView, SHIPPED_METHODS } from '@lotrecht/contract';
+import { SHIPPED_METHODS } from '@lotrecht/judging';
+import { type MethodDocument, type MethodView } from '@lotrecht/records';
 import { METHOD } from '../data/kinds/method.ts';
 import { RecordApi } from '../data/record-api.ts';
 import { SessionStore } from '../session/session.store.ts';

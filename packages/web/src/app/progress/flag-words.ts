@@ -1,4 +1,4 @@
-import { type LineProgress } from '@lotrecht/contract';
+import { type LineProgress } from '@lotrecht/judging';
 import { dayText } from '../ui/dates.ts';
 import { LINE_TITLES, percentText } from '../ui/words.ts';
 import { isColdLine } from './levels.ts';

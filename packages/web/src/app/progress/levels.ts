@@ -1,4 +1,4 @@
-import { isCold, type LineProgress, type ProgressChoice } from '@lotrecht/contract';
+import { isCold, type LineProgress, type ProgressChoice } from '@lotrecht/judging';
 import { COVERAGE_FACTOR, LINE_NAMES } from '@lotrecht/core';
 import { PLACES } from '../ui/circumstance-words.ts';
 import { CLUB_GROUPS, LINE_TITLES, type LineKey } from '../ui/words.ts';

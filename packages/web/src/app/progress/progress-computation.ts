@@ -1,4 +1,4 @@
-import { type LineProgress } from '@lotrecht/contract';
+import { type LineProgress } from '@lotrecht/judging';
 import { Observable } from 'rxjs';
 import { type ProgressAnswer, type ProgressQuestion } from './progress.worker.ts';
 

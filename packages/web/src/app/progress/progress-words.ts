@@ -1,4 +1,4 @@
-import { type LineProgress, type MeanDeg, type ProgressChoice } from '@lotrecht/contract';
+import { type LineProgress, type MeanDeg, type ProgressChoice } from '@lotrecht/judging';
 import { COVERAGE_FACTOR, signWords } from '@lotrecht/core';
 import { HELPS, PHASES, PLACES, READERS } from '../ui/circumstance-words.ts';
 import { CLUB_GROUPS, LINE_TITLES, type LineKey, percentText } from '../ui/words.ts';

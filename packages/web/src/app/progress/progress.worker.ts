@@ -1,4 +1,5 @@
-import { lineProgress, type MeasuredLineView, progressChoices } from '@lotrecht/contract';
+import { lineProgress, progressChoices } from '@lotrecht/judging';
+import { type MeasuredLineView } from '@lotrecht/records';
 import { type Handedness } from '@lotrecht/core';
 
 /** What is asked of the worker. */

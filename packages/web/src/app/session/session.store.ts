@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { type FirstAcademy, type SessionView, type SetupView, type SignIn } from '@lotrecht/contract';
+import { type FirstAcademy, type SessionView, type SetupView, type SignIn } from '@lotrecht/records';
 import { type Observable, tap } from 'rxjs';
 
 /** Who is signed in on this device. */

@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { type EyeView } from '@lotrecht/contract';
+import { type EyeView } from '@lotrecht/records';
 
 /** Fewer guesses say too little of an eye. */
 const ENOUGH = 5;

@@ -1,4 +1,4 @@
-import { type ClubGroup, type StationPlan } from '@lotrecht/contract';
+import { type ClubGroup, type StationPlan } from '@lotrecht/records';
 import { keepOnDevice } from '../data/on-device.ts';
 
 /** What was laid last, for the next check to begin with. No student. */

@@ -1,6 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable, signal } from '@angular/core';
-import { DEFAULT_SETTINGS, type InstructorSettings, type TargetLineChoice } from '@lotrecht/contract';
+import { DEFAULT_SETTINGS } from '@lotrecht/judging';
+import { type InstructorSettings, type TargetLineChoice } from '@lotrecht/records';
 import { firstValueFrom, from, type Observable, of, tap } from 'rxjs';
 import { SessionStore } from '../session/session.store.ts';
 

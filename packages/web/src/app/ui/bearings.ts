@@ -1,4 +1,4 @@
-import { formatDistance } from '@lotrecht/contract';
+import { formatDistance } from '@lotrecht/words';
 
 /** A bearing with its side. @example "3.8° left" */
 export function bearingText(deg: number): string {

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { type CheckView } from '@lotrecht/contract';
+import { type CheckView } from '@lotrecht/records';
 import { LINE_NAMES } from '@lotrecht/core';
 import { circumstancesText } from './circumstance-words.ts';
 import { clockText } from './dates.ts';

@@ -1,4 +1,4 @@
-import { type Circumstances } from '@lotrecht/contract';
+import { type Circumstances } from '@lotrecht/records';
 
 /** Circumstances as they are said, in the order in which a lesson goes. */
 export const PHASES: Readonly<Record<Circumstances['phase'], string>> = {

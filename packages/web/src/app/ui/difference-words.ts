@@ -1,4 +1,4 @@
-import { type LineDifference } from '@lotrecht/contract';
+import { type LineDifference } from '@lotrecht/judging';
 import { COVERAGE_FACTOR, signWords } from '@lotrecht/core';
 import { LINE_TITLES } from './words.ts';
 

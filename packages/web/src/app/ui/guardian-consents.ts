@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { type ConsentView, type StudentView } from '@lotrecht/contract';
+import { type ConsentView, type StudentView } from '@lotrecht/records';
 import { concat, type Observable, toArray } from 'rxjs';
 import { ConsentApi } from '../api/consent-api.ts';
 import { type ApiProblem, toProblem } from '../api/problem.ts';

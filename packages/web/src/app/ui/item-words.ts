@@ -1,4 +1,4 @@
-import { type SetupItems } from '@lotrecht/contract';
+import { type SetupItems } from '@lotrecht/records';
 
 /** An item of the set-up beside the lines, with what fits. */
 export interface ItemText {

@@ -1,5 +1,5 @@
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
-import { type PlaceMark } from '@lotrecht/contract';
+import { type PlaceMark } from '@lotrecht/records';
 import { LandmarkStrip } from './landmark-strip.ts';
 
 const marks: readonly PlaceMark[] = [

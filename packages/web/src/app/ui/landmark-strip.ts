@@ -10,7 +10,7 @@ import {
   model,
   signal,
 } from '@angular/core';
-import { type PlaceMark } from '@lotrecht/contract';
+import { type PlaceMark } from '@lotrecht/records';
 import { COVERAGE_FACTOR, degreesFromRadians, pointedAt, radiansFromDegrees } from '@lotrecht/core';
 import { bearingText, metresText } from './bearings.ts';
 

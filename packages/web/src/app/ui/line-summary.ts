@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { type ResultDocument } from '@lotrecht/contract';
+import { type ResultDocument } from '@lotrecht/records';
 import { Bob } from './bob.ts';
 import { angleText, leanOf, LINE_TITLES, type LineKey, uncertaintyText } from './words.ts';
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { askAboutComma, parseLength } from '@lotrecht/contract';
+import { askAboutComma, parseLength } from '@lotrecht/words';
 
 /** What a number is: a length in millimetres typed in any unit, metres, degrees, or percent. */
 export type NumberKind = 'mm' | 'cm' | 'in' | 'm' | 'yd' | '°' | '%';

@@ -1,4 +1,4 @@
-import { type PlaceInput } from '@lotrecht/contract';
+import { type PlaceInput } from '@lotrecht/records';
 
 /** Kinds of places as they are said. */
 export const PLACE_KINDS: Readonly<Record<PlaceInput['kind'], string>> = {

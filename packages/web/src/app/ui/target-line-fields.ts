@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, model } from '@angular/core';
-import { composeTargetLine, type TargetLineChoice } from '@lotrecht/contract';
+import { composeTargetLine } from '@lotrecht/judging';
+import { type TargetLineChoice } from '@lotrecht/records';
 import { COVERAGE_FACTOR, degreesFromRadians } from '@lotrecht/core';
 import { NumberField } from './number-field.ts';
 

@@ -1,4 +1,4 @@
-import { type LastColdView } from '@lotrecht/contract';
+import { type LastColdView } from '@lotrecht/records';
 import { dayText } from './dates.ts';
 import { angleText, LINE_TITLES } from './words.ts';
 

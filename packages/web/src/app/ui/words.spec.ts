@@ -1,4 +1,4 @@
-import { composeCheck, solveDocument } from '@lotrecht/contract';
+import { composeCheck, solveDocument } from '@lotrecht/judging';
 import { angleText, leanOf, moveText, percentText, uncertaintyText } from './words.ts';
 
 function toes(trailGapMm: number, handedness: 'right' | 'left' = 'right') {

@@ -16,4 +16,4 @@ export {
   percentText,
   roundedMoveMm,
   uncertaintyText,
-} from '@lotrecht/contract/words';
+} from '@lotrecht/words';

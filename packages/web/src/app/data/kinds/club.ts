@@ -1,4 +1,4 @@
-import { type ClubInput, type Kept } from '@lotrecht/contract';
+import { type ClubInput, type Kept } from '@lotrecht/records';
 import { CLUB_GROUPS } from '../../ui/words.ts';
 import { type RecordKind } from '../record-kind.ts';
 

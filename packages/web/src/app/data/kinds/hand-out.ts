@@ -1,4 +1,4 @@
-import { type HandOutInput, type HandOutView } from '@lotrecht/contract';
+import { type HandOutInput, type HandOutView } from '@lotrecht/records';
 import { DRILLS } from '@lotrecht/paper';
 import { type RecordKind } from '../record-kind.ts';
 

@@ -1,4 +1,4 @@
-import { type LessonInput, type LessonView } from '@lotrecht/contract';
+import { type LessonInput, type LessonView } from '@lotrecht/records';
 import { dayText } from '../../ui/dates.ts';
 import { type RecordKind } from '../record-kind.ts';
 

@@ -1,4 +1,4 @@
-import { type MethodDocument, type MethodInput, type MethodView } from '@lotrecht/contract';
+import { type MethodDocument, type MethodInput, type MethodView } from '@lotrecht/records';
 import { LINE_TITLES, type LineKey } from '../../ui/words.ts';
 import { type RecordKind } from '../record-kind.ts';
 

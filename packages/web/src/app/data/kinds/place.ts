@@ -1,4 +1,4 @@
-import { type PlaceInput, type PlaceView } from '@lotrecht/contract';
+import { type PlaceInput, type PlaceView } from '@lotrecht/records';
 import { PLACE_KINDS } from '../../ui/place-kinds.ts';
 import { type RecordKind } from '../record-kind.ts';
 

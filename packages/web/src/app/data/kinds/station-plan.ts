@@ -1,4 +1,4 @@
-import { type StationPlanInput, type StationPlanView } from '@lotrecht/contract';
+import { type StationPlanInput, type StationPlanView } from '@lotrecht/records';
 import { CLUB_GROUPS, HAND_TITLES } from '../../ui/words.ts';
 import { type RecordKind } from '../record-kind.ts';
 

@@ -1,4 +1,4 @@
-import { type StudentInput, type StudentView } from '@lotrecht/contract';
+import { type StudentInput, type StudentView } from '@lotrecht/records';
 import { HAND_TITLES } from '../../ui/words.ts';
 import { type RecordKind } from '../record-kind.ts';
 

@@ -18,7 +18,7 @@ import {
   type InvitationView,
   type PostView,
   type ProposedConsentView,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { forkJoin, type Observable } from 'rxjs';
 import { AccountApi } from '../../api/account-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';

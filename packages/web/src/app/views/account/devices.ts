@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { type SessionEntryView } from '@lotrecht/contract';
+import { type SessionEntryView } from '@lotrecht/records';
 import { AccountApi } from '../../api/account-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { clockText, dayText } from '../../ui/dates.ts';

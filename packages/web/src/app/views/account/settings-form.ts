@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
-import { type InstructorSettings } from '@lotrecht/contract';
+import { type InstructorSettings } from '@lotrecht/records';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { NumberField } from '../../ui/number-field.ts';

@@ -1,9 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import {
-  type CheckDocument,
-  type CheckRecord,
-  type CheckView,
-  type Circumstances,
   composeCheck,
   composeObservation,
   composeTargetLine,
@@ -14,14 +10,20 @@ import {
   isCold,
   judgedBy,
   judgementOf,
+  type PriorDocument,
+  solveReadable,
+  toolsOf,
+} from '@lotrecht/judging';
+import {
+  type CheckDocument,
+  type CheckRecord,
+  type CheckView,
+  type Circumstances,
   type LessonView,
   type PlaceMark,
-  type PriorDocument,
   type Rebase,
-  solveReadable,
   type StudentView,
-  toolsOf,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { degreesFromRadians, radiansFromDegrees, targetLineUncertainty } from '@lotrecht/core';
 import { Subject } from 'rxjs';
 import { type Club } from '../../data/kinds/club.ts';

@@ -1,4 +1,5 @@
-import { type CheckView, composeCheck } from '@lotrecht/contract';
+import { composeCheck } from '@lotrecht/judging';
+import { type CheckView } from '@lotrecht/records';
 import { of, throwError } from 'rxjs';
 import {
   CHECK_ID,

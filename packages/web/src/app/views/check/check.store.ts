@@ -1,14 +1,13 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { type EarlierView, type PriorDocument } from '@lotrecht/judging';
 import {
   type CheckView,
-  type EarlierView,
   type LessonView,
   type PlaceView,
-  type PriorDocument,
   type SavedCheckView,
   type StudentView,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { catchError, defer, EMPTY, type Observable, of, Subject, tap, throwError } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type Club } from '../../data/kinds/club.ts';

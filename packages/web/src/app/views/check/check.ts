@@ -23,7 +23,7 @@ import {
   type LessonView,
   type PlaceView,
   type SavedCheckView,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type Club, CLUB } from '../../data/kinds/club.ts';
 import { PLACE } from '../../data/kinds/place.ts';

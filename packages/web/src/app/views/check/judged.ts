@@ -1,4 +1,5 @@
-import { ALL_PARALLEL, type Judgement, type OwnMethod } from '@lotrecht/contract';
+import { ALL_PARALLEL, type Judgement } from '@lotrecht/judging';
+import { type OwnMethod } from '@lotrecht/records';
 
 /** What a check is judged by: a shipped method by name, or an own one whose parts are spelled out. */
 export interface Judged {

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input, signal, untracked } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { type CheckVersionView } from '@lotrecht/contract';
+import { type CheckVersionView } from '@lotrecht/records';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { clockText, dayText } from '../../ui/dates.ts';

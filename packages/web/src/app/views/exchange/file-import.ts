@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { type MergeReport } from '@lotrecht/contract';
+import { type MergeReport } from '@lotrecht/records';
 import { MergeApi, type MergeChoice } from '../../api/merge-api.ts';
 import { fieldWord, mergeNotes, mergeSentence } from './merge-words.ts';
 import { ProblemTable } from './problem-table.ts';

@@ -1,4 +1,4 @@
-import { type MergeReport } from '@lotrecht/contract';
+import { type MergeReport } from '@lotrecht/records';
 import { describe, expect, it } from 'vitest';
 import { fieldWord, mergeNotes, mergeSentence } from './merge-words.ts';
 import { tableWord } from './table-words.ts';

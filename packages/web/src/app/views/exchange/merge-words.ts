@@ -1,4 +1,4 @@
-import { type LeftOut, type MergeReport } from '@lotrecht/contract';
+import { type LeftOut, type MergeReport } from '@lotrecht/records';
 
 const WHY: Readonly<Record<LeftOut['why'], string>> = {
   erased: 'of students who were erased here',

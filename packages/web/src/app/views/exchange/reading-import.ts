@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { type ReadingImportReport } from '@lotrecht/contract';
+import { type ReadingImportReport } from '@lotrecht/records';
 import { ReadingImportApi } from '../../api/reading-import-api.ts';
 import { localDay } from '../../ui/dates.ts';
 import {

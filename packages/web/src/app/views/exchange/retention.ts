@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { type RetentionView } from '@lotrecht/contract';
+import { type RetentionView } from '@lotrecht/records';
 import { ExchangeApi } from '../../api/exchange-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { dayText } from '../../ui/dates.ts';

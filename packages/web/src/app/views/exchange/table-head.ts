@@ -1,5 +1,6 @@
-import { type ReadingMapping, readForeignRow, tableHead } from '@lotrecht/contract';
-import { formatLength } from '@lotrecht/contract';
+import { readForeignRow, tableHead } from '@lotrecht/judging';
+import { type ReadingMapping } from '@lotrecht/records';
+import { formatLength } from '@lotrecht/words';
 import Papa from 'papaparse';
 import { dayText } from '../../ui/dates.ts';
 import { LINE_TITLES } from '../../ui/words.ts';

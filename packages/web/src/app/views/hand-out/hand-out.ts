@@ -19,7 +19,7 @@ import {
   type PlaceView,
   type StudentView,
   type TakeHomeView,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { DRILLS, USUAL_DOSE } from '@lotrecht/paper';
 import { forkJoin, map, type Observable, of, switchMap } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';

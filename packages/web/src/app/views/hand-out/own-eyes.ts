@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
-import { type CheckView, type PlaceMark } from '@lotrecht/contract';
+import { type CheckView, type PlaceMark } from '@lotrecht/records';
 import { LIFTED_HEAD_M } from '@lotrecht/core';
 import { sidedMetres, sightOfCheck, sightPicture, toSvg } from '@lotrecht/paper';
 import { MethodStore } from '../../methods/method.store.ts';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { type CheckView, type PrintRequest, type StudentView, type MethodDocument } from '@lotrecht/contract';
+import { type CheckView, type PrintRequest, type StudentView, type MethodDocument } from '@lotrecht/records';
 import { PrintApi } from '../../api/print-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { MethodStore } from '../../methods/method.store.ts';

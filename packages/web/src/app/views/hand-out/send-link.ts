@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { type StudentView, type TakeHomeView } from '@lotrecht/contract';
+import { type StudentView, type TakeHomeView } from '@lotrecht/records';
 import { switchMap } from 'rxjs';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { TakeHomeApi } from '../../api/take-home-api.ts';

@@ -1,4 +1,5 @@
-import { type CheckDocument, type CheckView, SHIPPED_METHODS, solveDocument } from '@lotrecht/contract';
+import { SHIPPED_METHODS, solveDocument } from '@lotrecht/judging';
+import { type CheckDocument, type CheckView } from '@lotrecht/records';
 import { cardOf, footprintsOf } from './sheets-of-check.ts';
 
 const document: CheckDocument = {

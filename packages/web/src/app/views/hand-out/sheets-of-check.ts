@@ -1,11 +1,10 @@
+import { ballOfCheck, USUAL_OF_CLUB } from '@lotrecht/judging';
 import {
-  ballOfCheck,
   type CheckDocument,
   type CheckView,
   type MethodDocument,
   type PrintRequest,
-  USUAL_OF_CLUB,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { millimetresFromMetres, radiansFromDegrees, ROD_M, SHOE_M } from '@lotrecht/core';
 import { goalTurnDeg } from '@lotrecht/paper';
 

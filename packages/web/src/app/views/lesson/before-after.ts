@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { type CheckView, isCold, lessonDifferences } from '@lotrecht/contract';
+import { isCold, lessonDifferences } from '@lotrecht/judging';
+import { type CheckView } from '@lotrecht/records';
 import { COVERAGE_FACTOR, signWords } from '@lotrecht/core';
 import { CLUB_GROUPS, LINE_TITLES } from '../../ui/words.ts';
 

@@ -7,7 +7,7 @@ import { MatError, MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import { MatOption, MatSelect } from '@angular/material/select';
 import { Router, RouterLink } from '@angular/router';
-import { type LessonInput, type LessonView, type PlaceView } from '@lotrecht/contract';
+import { type LessonInput, type LessonView, type PlaceView } from '@lotrecht/records';
 import { catchError, type Observable, of, switchMap } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';

@@ -10,7 +10,8 @@ import {
 } from '@angular/core';
 import { CdkDrag, type CdkDragDrop, CdkDropList, moveItemInArray } from '@angular/cdk/drag-drop';
 import { MatButton } from '@angular/material/button';
-import { DocumentRefused, type MethodDocument, requireMethodDocument } from '@lotrecht/contract';
+import { requireMethodDocument } from '@lotrecht/judging';
+import { DocumentRefused, type MethodDocument } from '@lotrecht/records';
 import { LINE_NAMES, signWords } from '@lotrecht/core';
 import { NumberField } from '../../ui/number-field.ts';
 import { LINE_TITLES, type LineKey } from '../../ui/words.ts';

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
-import { type MethodDocument, type MethodView, settingGeometry } from '@lotrecht/contract';
+import { settingGeometry } from '@lotrecht/judging';
+import { type MethodDocument, type MethodView } from '@lotrecht/records';
 import { signWords } from '@lotrecht/core';
 import { type Observable } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';

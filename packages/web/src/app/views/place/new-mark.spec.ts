@@ -1,4 +1,4 @@
-import { type PlaceMark } from '@lotrecht/contract';
+import { type PlaceMark } from '@lotrecht/records';
 import { readMark, type TypedMark } from './new-mark.ts';
 
 const barge: PlaceMark = { id: 'b', name: 'Barge', kind: 'target', distanceM: 150, bearingDeg: 2 };

@@ -1,4 +1,5 @@
-import { type PlaceMark, parseDistance, parseLength } from '@lotrecht/contract';
+import { type PlaceMark } from '@lotrecht/records';
+import { parseDistance, parseLength } from '@lotrecht/words';
 import {
   bearingBeside,
   degreesFromRadians,

@@ -12,7 +12,8 @@ import {
 } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
-import { formatDistance, type PlaceInput, type PlaceMark, type PlaceView } from '@lotrecht/contract';
+import { type PlaceInput, type PlaceMark, type PlaceView } from '@lotrecht/records';
+import { formatDistance } from '@lotrecht/words';
 import { type Observable } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { toProblem } from '../../api/problem.ts';
@@ -224,7 +225,8 @@ export class PlacePage {
 
   private async begin(id: string, place: PlaceView): Promise<void> {
     const earlier = await this.record.begin(id, place);
-    if (earlier !== null) this.showTyped(earlier.input, earlier.more);
+    if (earlier === null) this.state.set('kept');
+    else this.showTyped(earlier.input, earlier.more);
   }
 
   /** @param mark the mark that was being typed */

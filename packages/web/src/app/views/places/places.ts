@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { type PlaceView } from '@lotrecht/contract';
+import { type PlaceView } from '@lotrecht/records';
 import { PLACE } from '../../data/kinds/place.ts';
 import { RecordApi } from '../../data/record-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';

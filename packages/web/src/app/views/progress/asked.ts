@@ -1,4 +1,5 @@
-import { type ClubGroup, type LineProgress } from '@lotrecht/contract';
+import { type LineProgress } from '@lotrecht/judging';
+import { type ClubGroup } from '@lotrecht/records';
 import { choiceText } from '../../progress/progress-words.ts';
 import { isColdLine } from '../../progress/levels.ts';
 import { type LineKey } from '../../ui/words.ts';

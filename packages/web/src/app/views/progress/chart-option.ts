@@ -1,4 +1,4 @@
-import { type LineProgress } from '@lotrecht/contract';
+import { type LineProgress } from '@lotrecht/judging';
 import { COVERAGE_FACTOR } from '@lotrecht/core';
 
 const WIDEST_SHOWN_DEG = 15;

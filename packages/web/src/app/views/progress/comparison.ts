@@ -1,4 +1,4 @@
-import { changeOf, type LineProgress, sameCircumstances } from '@lotrecht/contract';
+import { changeOf, type LineProgress, sameCircumstances } from '@lotrecht/judging';
 import { changeText, choiceText } from '../../progress/progress-words.ts';
 import { dayText } from '../../ui/dates.ts';
 

@@ -1,4 +1,4 @@
-import { type LineProgress } from '@lotrecht/contract';
+import { type LineProgress } from '@lotrecht/judging';
 import { choiceText } from '../../progress/progress-words.ts';
 import { type OverlayShape } from './chart-option.ts';
 

@@ -1,9 +1,5 @@
-import {
-  lineProgress,
-  type LineProgress,
-  type MeasuredLineView,
-  type ProgressChoice,
-} from '@lotrecht/contract';
+import { lineProgress, type LineProgress, type ProgressChoice } from '@lotrecht/judging';
+import { type MeasuredLineView } from '@lotrecht/records';
 import { levelOf, levelsBeside, matrixOf } from '../../progress/levels.ts';
 import { tendencyText } from '../../progress/progress-words.ts';
 import { firstAsked, nearestAsked } from './asked.ts';

@@ -1,4 +1,4 @@
-import { type LineProgress } from '@lotrecht/contract';
+import { type LineProgress } from '@lotrecht/judging';
 import { COVERAGE_FACTOR } from '@lotrecht/core';
 import { changeText, meanText, turnText } from '../../progress/progress-words.ts';
 import { dayText } from '../../ui/dates.ts';

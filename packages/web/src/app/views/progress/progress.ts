@@ -12,12 +12,8 @@ import {
 } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
-import {
-  type LineProgress,
-  linesOfChecks,
-  type MeasuredLineView,
-  type StudentView,
-} from '@lotrecht/contract';
+import { type LineProgress, linesOfChecks } from '@lotrecht/judging';
+import { type MeasuredLineView, type StudentView } from '@lotrecht/records';
 import { LINE_NAMES } from '@lotrecht/core';
 import { unparse } from 'papaparse';
 import { forkJoin, map, Subscription } from 'rxjs';

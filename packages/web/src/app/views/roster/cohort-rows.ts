@@ -1,4 +1,4 @@
-import { type CohortLine, type CohortView } from '@lotrecht/contract';
+import { type CohortLine, type CohortView } from '@lotrecht/records';
 import { proportion } from '@lotrecht/core';
 import { LINE_TITLES } from '../../ui/words.ts';
 

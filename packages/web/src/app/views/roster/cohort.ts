@@ -7,7 +7,7 @@ import {
   signal,
   untracked,
 } from '@angular/core';
-import { type CohortView } from '@lotrecht/contract';
+import { type CohortView } from '@lotrecht/records';
 import { RosterApi } from '../../api/roster-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { type InstructorView, type RosterEntry } from '@lotrecht/contract';
+import { type InstructorView, type RosterEntry } from '@lotrecht/records';
 import { AccountApi } from '../../api/account-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { RosterApi } from '../../api/roster-api.ts';

@@ -1,4 +1,4 @@
-import { type LineFlag } from '@lotrecht/contract';
+import { type LineFlag } from '@lotrecht/records';
 import { CLUB_GROUPS, LINE_TITLES, type LineKey } from '../../ui/words.ts';
 
 /** What relapsed and what has held, a line once with its clubs. @example flagsText([]) // '' */

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { formatLength } from '@lotrecht/contract';
+import { formatLength } from '@lotrecht/words';
 import {
   type AidVerdict,
   aidVerdict,

@@ -9,7 +9,8 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { type ClubGroup, SHIPPED_METHODS, USUAL_OF_CLUB } from '@lotrecht/contract';
+import { SHIPPED_METHODS, USUAL_OF_CLUB } from '@lotrecht/judging';
+import { type ClubGroup } from '@lotrecht/records';
 import {
   degreesFromRadians,
   type MarkPlanInput,

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { type InstructorSettings, type StudentView } from '@lotrecht/contract';
+import { type InstructorSettings, type StudentView } from '@lotrecht/records';
 import { degreesFromRadians, eyeOffLineTurn, feelAtTarget, wrongEyeTurn } from '@lotrecht/core';
 import { type Observable } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';

@@ -10,17 +10,16 @@ import {
 } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { Router } from '@angular/router';
+import { USUAL_STATURE_M } from '@lotrecht/judging';
 import {
   type ClubGroup,
-  formatDistance,
-  formatLength,
   type PlaceView,
   type PrintRequest,
   type StationPlan,
   type StationPlanView,
   type StudentView,
-  USUAL_STATURE_M,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
+import { formatDistance, formatLength } from '@lotrecht/words';
 import { RefusedInput, stationLayout } from '@lotrecht/core';
 import { type PlanWords, stationOfMethod, stationPlan, toSvg } from '@lotrecht/paper';
 import { type Observable } from 'rxjs';

@@ -4,7 +4,7 @@ import { MatButton } from '@angular/material/button';
 import { MatError, MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import { MatOption, MatSelect } from '@angular/material/select';
-import { type ClubInput } from '@lotrecht/contract';
+import { type ClubInput } from '@lotrecht/records';
 import { type Observable } from 'rxjs';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { type Club, CLUB } from '../../data/kinds/club.ts';

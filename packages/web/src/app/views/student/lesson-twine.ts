@@ -8,7 +8,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { type LessonView } from '@lotrecht/contract';
+import { type LessonView } from '@lotrecht/records';
 import { shortDayText } from '../../ui/dates.ts';
 
 /** Lessons as knots on a twine, oldest left; a knot is drawn tight when the lesson has checks. */

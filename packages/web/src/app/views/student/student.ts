@@ -14,13 +14,8 @@ import {
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
-import {
-  isCold,
-  type LineProgress,
-  linesOfChecks,
-  type StudentPageView,
-  watchedLine,
-} from '@lotrecht/contract';
+import { isCold, type LineProgress, linesOfChecks, watchedLine } from '@lotrecht/judging';
+import { type StudentPageView } from '@lotrecht/records';
 import { Subscription, switchMap } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { Router } from '@angular/router';
-import { type StudentView } from '@lotrecht/contract';
+import { type StudentView } from '@lotrecht/records';
 import { ExchangeApi } from '../../api/exchange-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { dropHandOutDraftsOf } from '../../data/earlier-drafts.ts';

@@ -15,7 +15,7 @@ import { MatError, MatFormField, MatHint, MatLabel } from '@angular/material/for
 import { MatInput } from '@angular/material/input';
 import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
 import { Router, RouterLink } from '@angular/router';
-import { type StudentView } from '@lotrecht/contract';
+import { type StudentView } from '@lotrecht/records';
 import { type Observable } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { toProblem } from '../../api/problem.ts';

@@ -4,7 +4,7 @@ import { MatButton } from '@angular/material/button';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import { RouterLink } from '@angular/router';
-import { type StudentView } from '@lotrecht/contract';
+import { type StudentView } from '@lotrecht/records';
 import {
   catchError,
   debounceTime,

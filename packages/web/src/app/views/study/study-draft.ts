@@ -1,4 +1,4 @@
-import { type StudyReading } from '@lotrecht/contract';
+import { type StudyReading } from '@lotrecht/judging';
 import { type LineKey } from '../../ui/words.ts';
 import { keepOnDevice } from '../../data/on-device.ts';
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { landmarkKey, landmarkStudy, rodAcrossMm } from '@lotrecht/contract';
+import { landmarkKey, landmarkStudy, rodAcrossMm } from '@lotrecht/judging';
 import { LANDMARK_UNCERTAINTY, LINE_NAMES, millimetresFromMetres, ROD_M, SWAY_M } from '@lotrecht/core';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';

@@ -1,4 +1,4 @@
-import { type SelfCheckInput, type StudentPage } from '@lotrecht/contract';
+import { type SelfCheckInput, type StudentPage } from '@lotrecht/records';
 import { type TypedSelfCheck } from './typed-self-check.ts';
 import { keepOnDevice } from '../../data/on-device.ts';
 

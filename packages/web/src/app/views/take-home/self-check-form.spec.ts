@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { type SelfCheckInput, type StudentPage } from '@lotrecht/contract';
+import { type SelfCheckInput, type StudentPage } from '@lotrecht/records';
 import { SelfCheckForm } from './self-check-form.ts';
 import { emptySelfCheck, type TypedSelfCheck } from './typed-self-check.ts';
 

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { type SelfCheckInput, type StudentPage } from '@lotrecht/contract';
+import { type SelfCheckInput, type StudentPage } from '@lotrecht/records';
 import { degreesFromRadians } from '@lotrecht/core';
 import { localDay } from '../../ui/dates.ts';
 import { NumberField } from '../../ui/number-field.ts';

@@ -1,6 +1,6 @@
 import { HttpClient, HttpHeaders } from '@angular/common/http';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
-import { type SelfCheckInput, type StudentPage } from '@lotrecht/contract';
+import { type SelfCheckInput, type StudentPage } from '@lotrecht/records';
 import { firstValueFrom } from 'rxjs';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { dayText } from '../../ui/dates.ts';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
-import { type TeeSheetEntry, type TodayView } from '@lotrecht/contract';
+import { type TeeSheetEntry, type TodayView } from '@lotrecht/records';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { ExchangeApi } from '../../api/exchange-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';

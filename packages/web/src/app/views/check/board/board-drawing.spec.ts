@@ -1,4 +1,4 @@
-import { composeCheck, solveDocument } from '@lotrecht/contract';
+import { composeCheck, solveDocument } from '@lotrecht/judging';
 import { drawBoard, fitViewBox } from './board-drawing.ts';
 
 function board(handedness: 'right' | 'left', magnified = false, goalsDeg?: { toes: number }) {

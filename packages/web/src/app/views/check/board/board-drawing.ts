@@ -1,4 +1,5 @@
-import { type CheckDocument, groundDrawing, type LineResult, type ResultDocument } from '@lotrecht/contract';
+import { groundDrawing } from '@lotrecht/judging';
+import { type CheckDocument, type LineResult, type ResultDocument } from '@lotrecht/records';
 import { radiansFromDegrees } from '@lotrecht/core';
 import { angleText, leanOf, type Lean, LINE_TITLES, type LineKey } from '../../../ui/words.ts';
 

@@ -10,7 +10,7 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { type CheckDocument, type ResultDocument } from '@lotrecht/contract';
+import { type CheckDocument, type ResultDocument } from '@lotrecht/records';
 import { angleText, leanOf, LINE_TITLES, type LineKey } from '../../../ui/words.ts';
 import { type BoardLine, drawBoard, fitViewBox, MAGNIFICATION, MOST_WITH_GAPS } from './board-drawing.ts';
 

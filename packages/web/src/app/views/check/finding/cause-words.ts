@@ -1,4 +1,4 @@
-import { type Cause } from '@lotrecht/contract';
+import { type Cause } from '@lotrecht/judging';
 import { type BallPosition, type Chain } from '@lotrecht/core';
 import { LINE_TITLES, percentText } from '../../../ui/words.ts';
 

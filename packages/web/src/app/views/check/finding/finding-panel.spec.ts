@@ -6,10 +6,10 @@ import {
   chainsOfResult,
   type CheckParts,
   composeCheck,
-  type ResultDocument,
   solveDocument,
   type TypedReading,
-} from '@lotrecht/contract';
+} from '@lotrecht/judging';
+import { type ResultDocument } from '@lotrecht/records';
 import { type LineKey } from '../../../ui/words.ts';
 import { FindingPanel, type FindingGround } from './finding-panel.ts';
 

@@ -1,13 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import {
-  type Advised,
-  type Cause,
-  feelOfTurn,
-  formatDistance,
-  formatLength,
-  type LineResult,
-  type ResultDocument,
-} from '@lotrecht/contract';
+import { type Advised, type Cause, feelOfTurn } from '@lotrecht/judging';
+import { type LineResult, type ResultDocument } from '@lotrecht/records';
+import { formatDistance, formatLength } from '@lotrecht/words';
 import { type Chain, COVERAGE_FACTOR, type LineBudget, radiansFromDegrees, signWords } from '@lotrecht/core';
 import { Bob } from '../../../ui/bob.ts';
 import {

@@ -10,9 +10,9 @@ import {
   isCold,
   lessonDifferences,
   type LineDifference,
-  type ResultDocument,
   rodAcrossMm,
-} from '@lotrecht/contract';
+} from '@lotrecht/judging';
+import { type ResultDocument } from '@lotrecht/records';
 import { COVERAGE_FACTOR, type LineBudget, signWords } from '@lotrecht/core';
 import { SettingsStore } from '../../../settings/settings.store.ts';
 import { MethodStore } from '../../../methods/method.store.ts';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { type AdviceGround } from '@lotrecht/contract';
+import { type AdviceGround } from '@lotrecht/judging';
 import { type Candidate, HOLDING_TIMES } from '@lotrecht/core';
 import { firstOf, percentText } from '../../../ui/words.ts';
 import { CheckContent } from '../check-content.ts';

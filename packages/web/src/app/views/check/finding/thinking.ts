@@ -1,12 +1,10 @@
+import { type AdviceGround, adviseNext, solveDocument } from '@lotrecht/judging';
 import {
-  type AdviceGround,
-  adviseNext,
   type CheckDocument,
   type PosteriorResult,
   type Rebase,
   type ResultDocument,
-  solveDocument,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { type NextReading } from '@lotrecht/core';
 
 /** What is known besides the readings: earlier checks, and who comes to this academy. It rarely changes. */

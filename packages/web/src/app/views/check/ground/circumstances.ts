@@ -1,10 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import {
-  type CheckDocument,
-  type Circumstances as CircumstancesOf,
-  formatDistance,
-  parseLength,
-} from '@lotrecht/contract';
+import { type CheckDocument, type Circumstances as CircumstancesOf } from '@lotrecht/records';
+import { formatDistance, parseLength } from '@lotrecht/words';
 import { SettingsStore } from '../../../settings/settings.store.ts';
 import { CLUB_GROUPS } from '../../../ui/words.ts';
 import { CheckContent, FIRST_CIRCUMSTANCES } from '../check-content.ts';

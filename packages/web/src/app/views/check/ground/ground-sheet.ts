@@ -10,16 +10,14 @@ import {
 } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
+import { judgementByMethod, composeTargetLine, solveDocument } from '@lotrecht/judging';
 import {
-  judgementByMethod,
   type CheckDocument,
   type Circumstances,
-  composeTargetLine,
   type MethodDocument,
   type ResultDocument,
-  solveDocument,
   type TargetLineChoice,
-} from '@lotrecht/contract';
+} from '@lotrecht/records';
 import { degreesFromRadians } from '@lotrecht/core';
 import { type ApiProblem, toProblem } from '../../../api/problem.ts';
 import { SettingsStore } from '../../../settings/settings.store.ts';

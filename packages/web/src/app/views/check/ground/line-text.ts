@@ -1,4 +1,4 @@
-import { type CheckDocument } from '@lotrecht/contract';
+import { type CheckDocument } from '@lotrecht/records';
 import { radiansFromDegrees, targetLineUncertainty } from '@lotrecht/core';
 import { lineUncertaintyText } from '../../../ui/target-line-fields.ts';
 

@@ -1,6 +1,6 @@
 import { provideHttpClient } from '@angular/common/http';
 import { TestBed } from '@angular/core/testing';
-import { type StudentView } from '@lotrecht/contract';
+import { type StudentView } from '@lotrecht/records';
 import { CheckContent } from '../check-content.ts';
 import { NextStep } from '../finding/next-step.ts';
 import { MethodStore } from '../../../methods/method.store.ts';

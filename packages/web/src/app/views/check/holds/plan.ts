@@ -1,4 +1,4 @@
-import { type WayOfReading } from '@lotrecht/contract';
+import { type WayOfReading } from '@lotrecht/judging';
 import { assignHolds, HOLDING_TIMES, kindOfLine, LINE_NAMES } from '@lotrecht/core';
 import { type LineKey } from '../../../ui/words.ts';
 import { type Entry } from '../readings/entry.ts';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { atHandOf } from '@lotrecht/contract';
+import { atHandOf } from '@lotrecht/judging';
 import {
   COVERAGE_FACTOR,
   DEFAULT_DECISION_LIMITS,

@@ -1,7 +1,8 @@
 import { A11yModule } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { type BallAndStance, type SetupItems, USUAL_OF_CLUB } from '@lotrecht/contract';
+import { USUAL_OF_CLUB } from '@lotrecht/judging';
+import { type BallAndStance, type SetupItems } from '@lotrecht/records';
 import { NumberField } from '../../../ui/number-field.ts';
 import { CheckContent } from '../check-content.ts';
 import { FindingWords } from '../finding/finding-words.ts';

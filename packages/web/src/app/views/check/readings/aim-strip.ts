@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { type PlaceMark } from '@lotrecht/contract';
+import { type PlaceMark } from '@lotrecht/records';
 import { SettingsStore } from '../../../settings/settings.store.ts';
 import { LandmarkStrip } from '../../../ui/landmark-strip.ts';
 import { CheckContent } from '../check-content.ts';

@@ -1,4 +1,4 @@
-import { formatLength } from '@lotrecht/contract';
+import { formatLength } from '@lotrecht/words';
 import { type LineKey } from '../../../ui/words.ts';
 import { type Entry, entryTitle, type FieldKey, type LengthUnit, parseEntry } from './entry.ts';
 

@@ -1,4 +1,4 @@
-import { composeObservation } from '@lotrecht/contract';
+import { composeObservation } from '@lotrecht/judging';
 import { entriesFrom, type Entry, entryTitle, fieldsOf, freeId, toTyped } from './entry.ts';
 import { fieldErrorsOf, unfinishedField } from './field-errors.ts';
 

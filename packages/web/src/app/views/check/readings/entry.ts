@@ -1,11 +1,11 @@
 import {
   FIELDS_OF_WAY,
-  formatLength,
   type ObservationEntry,
   type TypedReading,
   typedReading,
   type WayOfReading,
-} from '@lotrecht/contract';
+} from '@lotrecht/judging';
+import { formatLength } from '@lotrecht/words';
 import { LINE_TITLES, type LineKey } from '../../../ui/words.ts';
 import { type ParsedReading, parseReading, type ReadingUnit } from './parse-reading.ts';
 
@@ -127,7 +127,7 @@ export function parseEntry(
   }));
 }
 
-/** An entry as contract composes it; fields that are no numbers are absent. */
+/** An entry as judging composes it; fields that are no numbers are absent. */
 export function toTyped(entry: Entry, unit: LengthUnit): TypedReading {
   const { line, by, rod, hold, madeWith } = entry;
   return {

@@ -1,4 +1,4 @@
-import { type Refusal } from '@lotrecht/contract';
+import { type Refusal } from '@lotrecht/records';
 import { type Entry, type FieldKey, type LengthUnit, parseEntry } from './entry.ts';
 
 const OBSERVATION_PATH = /^\/observations\/(\d+)\/(\w+)$/;

@@ -1,4 +1,4 @@
-import { askAboutComma, parseLength } from '@lotrecht/contract';
+import { askAboutComma, parseLength } from '@lotrecht/words';
 
 /** What a field is typed in: a length, metres at the target, or degrees. */
 export type ReadingUnit = 'mm' | 'cm' | 'in' | 'm' | '°';

@@ -1,4 +1,4 @@
-import { type JudgedBy, planToRuleOut, rodAcrossMm, type Tools } from '@lotrecht/contract';
+import { type JudgedBy, planToRuleOut, rodAcrossMm, type Tools } from '@lotrecht/judging';
 import { type LineKey } from '../../../ui/words.ts';
 import { allInOrder, firstWay, linesOfPlan, spreadOverHolds } from '../holds/plan.ts';
 import { type Run } from '../holds/run.ts';

@@ -1,4 +1,5 @@
-import { type CheckDocument, SHIPPED_METHODS, type WayOfReading } from '@lotrecht/contract';
+import { SHIPPED_METHODS, type WayOfReading } from '@lotrecht/judging';
+import { type CheckDocument } from '@lotrecht/records';
 import { type PlannedStation } from '../../../settings/planned-station.ts';
 import { type LineKey } from '../../../ui/words.ts';
 import { type Judged } from '../judged.ts';

@@ -1,12 +1,7 @@
 import { HttpErrorResponse, provideHttpClient } from '@angular/common/http';
 import { TestBed } from '@angular/core/testing';
-import {
-  type CheckInput,
-  type CheckView,
-  type LessonView,
-  solveDocument,
-  type StudentView,
-} from '@lotrecht/contract';
+import { solveDocument } from '@lotrecht/judging';
+import { type CheckInput, type CheckView, type LessonView, type StudentView } from '@lotrecht/records';
 import { type Observable, of } from 'rxjs';
 import { AcademyApi } from '../../../api/academy-api.ts';
 import { type CheckDraft, DraftStore } from '../../../data/draft-store.ts';

@@ -1,0 +1,135 @@
+import {
+  allInProbability,
+  ballPosition,
+  type BallPosition,
+  type Chain,
+  chainsOf,
+  DEFAULT_DECISION_LIMITS,
+  type LineName,
+  metresFromMillimetres,
+  radiansFromDegrees,
+} from '@lotrecht/core';
+import {
+  type BallAndStance,
+  type CheckDocument,
+  type LineResult,
+  type ResultDocument,
+} from '@lotrecht/records';
+import { USUAL_OF_CLUB } from '../method/ball-table.ts';
+import { answerOfLine, leanOf } from '@lotrecht/words';
+
+/** Whether the set-up is the cause of a shot. */
+export interface Cause {
+  /**
+   * `ruled-out`: everything was in as it stood, ball and all; `lines-ruled-out`: the lines were, and nobody looked at
+   * the ball; `part-ruled-out`: what was looked at was; `ruled-in`: something was out; `open`: none of these.
+   */
+  readonly verdict: 'ruled-out' | 'lines-ruled-out' | 'part-ruled-out' | 'ruled-in' | 'open';
+  /** That all lines, and the ball where it was read, were inside their tolerances at once, as they stood. */
+  readonly allInProbability: number;
+  /** The same of the habit: how the student would stand next time; null where only the tape was asked. */
+  readonly nextTimeProbability: number | null;
+  /** Lines of the method that nobody has read: while there are any the whole is not ruled out. */
+  readonly notRead: readonly LineName[];
+  /** Lines that were read. */
+  readonly read: readonly LineName[];
+  /** Whether ball and stance were read: they have to be inside as well. */
+  readonly ballRead: boolean;
+}
+
+/**
+ * Rules a set-up in or out as the cause, with the probability: of the stand or stands that were read.
+ *
+ * @param order lines the method judges
+ * @param ball null where it was not read
+ * @example causeOf({ format: 'lotrecht-result', version: 1, targetLineUncertaintyDeg: 0, lines: {}, turn: null, fixFirst: null, likelyFirst: null, targetPicture: false, notes: [], core: '0' }, ['face'], null).verdict // 'open'
+ */
+export function causeOf(
+  result: ResultDocument,
+  order: readonly LineName[],
+  ball: BallPosition | null,
+): Cause {
+  const { inProbability } = DEFAULT_DECISION_LIMITS;
+  const read = order.filter((line) => result.lines[line] !== undefined);
+  const notRead = order.filter((line) => result.lines[line] === undefined);
+  const ballIn = ball?.conformity.conformanceProbability ?? 1;
+  const ofRead = allInOfTape(result, read);
+  const ofLines = result.posterior?.asRead.allInProbability ?? ofRead;
+  const probability = ofLines * ballIn;
+  const isOut = ball?.verdict === 'out' || read.some((line) => leanOf(result, line)?.lean === 'out');
+  const linesAreIn = read.length > 0 && notRead.length === 0 && ofLines >= inProbability;
+  return {
+    verdict: isOut
+      ? 'ruled-in'
+      : linesAreIn && ball !== null && ballIn >= inProbability
+        ? 'ruled-out'
+        : linesAreIn && ball === null
+          ? 'lines-ruled-out'
+          : notRead.length > 0 && read.length > 0 && ofRead * ballIn >= inProbability
+            ? 'part-ruled-out'
+            : 'open',
+    allInProbability: probability,
+    nextTimeProbability: result.posterior === undefined ? null : result.posterior.allInProbability,
+    notRead,
+    read,
+    ballRead: ball !== null,
+  };
+}
+
+/** That lines are all inside, as the tape alone has it. The error of the target line is shared by them. */
+function allInOfTape(result: ResultDocument, lines: readonly LineName[]): number {
+  return allInProbability(
+    lines.flatMap((line) => {
+      const read = result.lines[line];
+      if (read?.toleranceDeg === undefined) return [];
+      const [lo, hi] = read.toleranceDeg;
+      return [
+        {
+          handedAzimuthRad: radiansFromDegrees(read.handedAzimuthDeg),
+          measurementUncertaintyRad: radiansFromDegrees(read.measurementUncertaintyDeg),
+          toleranceRad: [radiansFromDegrees(lo), radiansFromDegrees(hi)] as const,
+        },
+      ];
+    }),
+    radiansFromDegrees(result.targetLineUncertaintyDeg),
+  );
+}
+
+/**
+ * What the set-up may do to the shot.
+ *
+ * @example chainsOfResult({ format: 'lotrecht-result', version: 1, targetLineUncertaintyDeg: 0, lines: {}, turn: null, fixFirst: null, likelyFirst: null, targetPicture: false, notes: [], core: '0' }) // []
+ */
+export function chainsOfResult(result: ResultDocument): readonly Chain[] {
+  return chainsOf(
+    (Object.entries(result.lines) as [LineName, LineResult][]).flatMap(([line, read]) => {
+      const answer = answerOfLine(result, line);
+      const tooOpenProbability = answer?.probabilityTooOpen ?? read.tooOpenProbability;
+      const tooClosedProbability = answer?.probabilityTooClosed ?? read.tooClosedProbability;
+      return tooOpenProbability === undefined || tooClosedProbability === undefined
+        ? []
+        : [{ line, tooOpenProbability, tooClosedProbability }];
+    }),
+  );
+}
+
+/**
+ * The ball against the method's table.
+ *
+ * @returns null while one of its two distances was not read
+ * @example ballOfCheck({ behindLeadHeelMm: 160, stanceMm: 400 }, { club: 'mid-iron', table: 'graded' }).verdict // 'in'
+ */
+export function ballOfCheck(
+  ball: BallAndStance | undefined,
+  {
+    club,
+    table,
+  }: { readonly club: NonNullable<CheckDocument['club']>['group']; readonly table: 'graded' | 'blocks' },
+): BallPosition | null {
+  if (ball?.behindLeadHeelMm === undefined || ball.stanceMm === undefined) return null;
+  return ballPosition({
+    behindLeadHeelM: metresFromMillimetres(ball.behindLeadHeelMm),
+    stanceM: metresFromMillimetres(ball.stanceMm),
+    tableShare: USUAL_OF_CLUB[club].ballPercent[table] / 100,
+  });
+}

@@ -1,0 +1,70 @@
+// Composing and solving
+export { type CheckParts, composeCheck, judgementOf, type Judgement } from './check/compose-check.ts';
+export {
+  composeObservation,
+  FIELDS_OF_WAY,
+  landmarkKey,
+  type ObservationEntry,
+  type ReadingTools,
+  typedReading,
+  type TypedReading,
+  type WayOfReading,
+} from './check/typed-reading.ts';
+export { type LineDifference, lessonDifferences, type ReadSetup } from './check/lesson-differences.ts';
+export { type KeptSetup, type Watched, watchedLine } from './check/watched-line.ts';
+export { adviseNext, type AdviceGround } from './check/next-advice.ts';
+export { atHandOf, rodAcrossMm, toolsOf, type Tools, type ToolsGround } from './check/tools.ts';
+export { ballOfCheck, type Cause, causeOf, chainsOfResult } from './check/cause.ts';
+export { type BudgetGround, budgetsOfCheck } from './check/budgets.ts';
+export { type BestReading, planToRuleOut } from './check/plan-to-rule-out.ts';
+export { type Advised, advisedMoveOf } from './check/advised-move.ts';
+export { type Feel, type FeelGround, feelOfTurn } from './check/feel.ts';
+export { groundDrawing, type GroundDrawing } from './check/ground-drawing.ts';
+export { type ReadableSolution, solveReadable } from './check/solve-readable.ts';
+export { toSetup } from './check/to-setup.ts';
+export { solveDocument } from './check/solve-document.ts';
+export { type SolveOptions } from './check/solve-options.ts';
+export { documentField } from './units/si.ts';
+export { type LotrechtDocument, readDocument } from './reading/read-document.ts';
+
+// Methods
+export { ALL_PARALLEL } from './method/profiles/all-parallel.ts';
+export { USUAL_OF_CLUB, USUAL_STATURE_M, type UsualOfClub } from './method/ball-table.ts';
+export { decidingLines, type JudgedBy, judgedBy, judgedByMethod } from './method/judged-by.ts';
+export { judgementByMethod } from './method/judgement-of-method.ts';
+export { requireMethodDocument, requireMethodInput } from './method/require-method.ts';
+export { settingGeometry, type SettingFigure } from './method/setting-geometry.ts';
+export { KNOWN_METHODS, SHIPPED_METHODS } from './method/shipped-methods.ts';
+
+// Places, the target line and the aids
+export { DEFAULT_SETTINGS } from './station/default-settings.ts';
+export { type ComposedTargetLine, composeTargetLine } from './station/compose-target-line.ts';
+export { type LandmarkStudy, landmarkStudy, type StudyReading } from './station/landmark-study.ts';
+export { type ForeignReading, type ForeignRow, readForeignRow, tableHead } from './exchange/foreign-row.ts';
+export { requirePlace } from './station/require-place.ts';
+
+// Lines over lessons
+export {
+  changeOf,
+  lineProgress,
+  type LineProgress,
+  type MeanDeg,
+  type ProgressChoice,
+  progressChoices,
+  type ProgressLesson,
+  sameCircumstances,
+} from './progress/line-progress.ts';
+export { trackDocument } from './track/track-document.ts';
+export { isCold } from './progress/cold.ts';
+export {
+  type ColdCheck,
+  coldChecksOf,
+  earlierOf,
+  earlierOfGroup,
+  type EarlierView,
+  MOST_EARLIER,
+  type StudentKnownView,
+} from './progress/known-of-student.ts';
+export { linesOfChecks } from './progress/lines-of-checks.ts';
+export { kindsOfFirstCheck, type PriorDocument, priorOfAcademy } from './progress/academy-prior.ts';
+export { readdressOfStudent, type StudentReaddress } from './progress/readdress-of-student.ts';

@@ -1,0 +1,83 @@
+import { type CheckDocument, type CheckRecord, type EarlierCheck, type CheckView } from '@lotrecht/records';
+import { isCold } from './cold.ts';
+import { type PriorDocument } from './academy-prior.ts';
+import { type StudentReaddress } from './readdress-of-student.ts';
+
+/** A cold check before a lesson, with the club group it was made with. */
+export interface EarlierView {
+  readonly clubGroup: NonNullable<CheckDocument['club']>['group'] | null;
+  readonly check: EarlierCheck;
+}
+
+/** What is known of a student when a check begins. */
+export interface StudentKnownView {
+  readonly readdress: StudentReaddress;
+  /** Oldest first, of every club group. */
+  readonly earlier: readonly EarlierView[];
+  /** What the academy’s own students say of who comes; null while there are too few. */
+  readonly prior: PriorDocument | null;
+}
+
+/** As many as say something: older ones have drifted away. */
+export const MOST_EARLIER = 8;
+
+const DAY_MS = 86_400_000;
+
+/** A stored cold check, as it becomes an earlier one. */
+export interface ColdCheck {
+  /** YYYY-MM-DD. */
+  readonly heldOn: string;
+  readonly document: CheckDocument;
+  readonly record: CheckRecord | null;
+}
+
+/**
+ * A cold check as a later one carries it: the readings alone, without those that were asked about and kept as typed.
+ *
+ * @param on the day of the later one, YYYY-MM-DD
+ * @returns null where no reading is left
+ * @example earlierOf({ heldOn: '2026-04-01', document: { format: 'lotrecht-check', version: 1, handedness: 'right', targetLine: {}, observations: [{ line: 'toes', by: 'eye', readingDeg: 1 }] }, record: null }, '2026-04-15').check.daysBefore // 14
+ */
+export function earlierOf({ heldOn, document, record }: ColdCheck, on: string): EarlierView | null {
+  const { club, targetLine, readdressSdDeg, observations } = document;
+  const doubted: readonly string[] = record?.keptDoubtful ?? [];
+  const [first, ...others] = observations.filter((o) => !doubted.includes(o.line));
+  if (first === undefined) return null;
+  const { offsetMm: _offset, ...laid } = targetLine;
+  return {
+    clubGroup: club?.group ?? null,
+    check: {
+      daysBefore: Math.round((Date.parse(on) - Date.parse(heldOn)) / DAY_MS),
+      targetLine: laid,
+      ...(readdressSdDeg !== undefined && { readdressSdDeg }),
+      observations: [first, ...others],
+    },
+  };
+}
+
+/**
+ * The cold checks among some of one day: read by the instructor, from a line that stood as it was laid.
+ *
+ * @example coldChecksOf([], '2026-04-15') // []
+ */
+export function coldChecksOf(
+  checks: readonly Pick<CheckView, 'document' | 'record' | 'rebase' | 'circumstances'>[],
+  heldOn: string,
+): readonly ColdCheck[] {
+  return checks
+    .filter((c) => isCold(c.circumstances) && c.circumstances?.reader === 'instructor' && c.rebase === null)
+    .map(({ document, record }) => ({ heldOn, document, record }));
+}
+
+/**
+ * The earlier checks of one club group, the last few of them; undefined without any.
+ *
+ * @example earlierOfGroup([], 'driver') // undefined
+ */
+export function earlierOfGroup(
+  earlier: readonly EarlierView[],
+  clubGroup: NonNullable<CheckDocument['club']>['group'],
+): EarlierCheck[] | undefined {
+  const own = earlier.filter((view) => view.clubGroup === clubGroup).slice(-MOST_EARLIER);
+  return own.length === 0 ? undefined : own.map(({ check }) => check);
+}

@@ -1,0 +1,95 @@
+import {
+  CORE_VERSION,
+  degreesFromRadians,
+  type Level,
+  radiansFromDegrees,
+  RefusedInput,
+  type Series,
+  type Track,
+  trackSeries,
+} from '@lotrecht/core';
+import { toRefusal } from '../check/solve-document.ts';
+import { type LevelEntry, type SeriesDocument, type TrackDocument, DocumentRefused } from '@lotrecht/records';
+
+const DAY_MS = 86_400_000;
+
+/** Variances and densities of angles change with the unit twice over. */
+const DEGREES_SQUARED = degreesFromRadians(1) ** 2;
+
+/**
+ * A series document → its track document.
+ *
+ * @param document already valid by its schema
+ * @throws DocumentRefused with the path and what was read
+ * @example trackDocument({ format: 'lotrecht-series', version: 1, line: 'toes', toleranceDeg: [-2, 2], lessons: [{ date: '2026-04-17', reps: [{ handedAzimuthDeg: 3, measurementUncertaintyDeg: 0.5 }] }] }).lessons[0].observationVariance // 4
+ */
+export function trackDocument(document: SeriesDocument): TrackDocument {
+  try {
+    return toTrack(document, trackSeries(toSeries(document)));
+  } catch (error) {
+    throw error instanceof RefusedInput ? new DocumentRefused([toRefusal(error)]) : error;
+  }
+}
+
+function dayOf(date: string): number {
+  return Date.parse(`${date}T00:00:00Z`) / DAY_MS;
+}
+
+function toSeries({ line, toleranceDeg, lessons, forecastDate }: SeriesDocument): Series {
+  return {
+    line,
+    toleranceRad: [radiansFromDegrees(toleranceDeg[0]), radiansFromDegrees(toleranceDeg[1])],
+    lessons: lessons.map((lesson) => ({
+      day: dayOf(lesson.date),
+      targetLineUncertaintyRad: radiansFromDegrees(lesson.targetLineUncertaintyDeg ?? 0),
+      reps: lesson.reps.map((rep) => ({
+        handedAzimuthRad: radiansFromDegrees(rep.handedAzimuthDeg),
+        measurementUncertaintyRad: radiansFromDegrees(rep.measurementUncertaintyDeg),
+      })),
+    })),
+    ...(forecastDate !== undefined && { forecastDay: dayOf(forecastDate) }),
+  };
+}
+
+function toLevelEntry(level: Level): LevelEntry {
+  return {
+    levelDeg: degreesFromRadians(level.levelRad),
+    standardDeviationDeg: degreesFromRadians(level.standardDeviationRad),
+    probabilityInTolerance: level.probabilityInTolerance,
+  };
+}
+
+function toTrack(document: SeriesDocument, track: Track): TrackDocument {
+  const dateOf = (day: number): string => new Date(day * DAY_MS).toISOString().slice(0, 10);
+  return {
+    format: 'lotrecht-track',
+    version: 1,
+    pooledVariance: track.pooledVariance * DEGREES_SQUARED,
+    q: track.q * DEGREES_SQUARED,
+    // A density of degrees: each of the n − 1 conditional terms is smaller by the factor of the unit.
+    logLikelihood: track.logLikelihood - (document.lessons.length - 1) * Math.log(degreesFromRadians(1)),
+    lessons: track.lessons.map((lesson) => ({
+      date: dateOf(lesson.day),
+      n: lesson.count,
+      mean: degreesFromRadians(lesson.meanRad),
+      sd: lesson.sdRad === null ? null : degreesFromRadians(lesson.sdRad),
+      observationVariance: lesson.observationVariance * DEGREES_SQUARED,
+      filtered: toLevelEntry(lesson.filtered),
+      smoothed: toLevelEntry(lesson.smoothed),
+    })),
+    changes: track.changes.map((change) => ({
+      deltaDeg: degreesFromRadians(change.deltaRad),
+      uncertaintyDeg: degreesFromRadians(change.uncertaintyRad),
+      degreesOfFreedom: change.degreesOfFreedom,
+      minimalDetectableChangeDeg: degreesFromRadians(change.minimalDetectableChangeRad),
+      pValue: change.pValue,
+      real: change.real,
+    })),
+    flags: track.flags.map(({ code, day }) => ({ code, date: dateOf(day) })),
+    forecast:
+      track.forecast === null || document.forecastDate === undefined
+        ? null
+        : { date: document.forecastDate, ...toLevelEntry(track.forecast) },
+    core: CORE_VERSION,
+  };
+}

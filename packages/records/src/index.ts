@@ -1,0 +1,79 @@
+// Documents and requests, as their schemas describe them
+export type * from './generated/types.ts';
+
+export {
+  type FileProblem,
+  type LeftOut,
+  type MergeConflict,
+  type MergeCount,
+  type MergeDifference,
+  type MergeLine,
+  type MergeReport,
+  type ReadingImportLine,
+  type ReadingImportReport,
+  type RowProblem,
+} from './api/import-views.ts';
+export {
+  type CohortChoice,
+  type CohortLine,
+  type CohortView,
+  type RetentionView,
+  type RosterEntry,
+  type RosterSort,
+  type RosterView,
+} from './api/roster-views.ts';
+export {
+  type ConsentView,
+  type ProposedConsentView,
+  type HandOutPage,
+  type HandOutView,
+  type NewStudentLinkView,
+  type StationPlanView,
+  type StudentLinkView,
+  type StudentPage,
+  type TakeHomeView,
+} from './api/take-home-views.ts';
+
+// Validation
+export * from './validate.ts';
+export { DocumentRefused, type Refusal } from './refusal/document-refused.ts';
+export { studentInputOf } from './api/student-input.ts';
+
+// Reading files
+export { LONGEST_TEXT, parseJson, tooLong } from './refusal/parse-json.ts';
+
+// What the server answers
+export {
+  type AcademyEventView,
+  type AuditEntryView,
+  type CheckVersionsView,
+  type CheckReason,
+  type CheckVersionView,
+  type CheckView,
+  type EyeView,
+  type Kept,
+  type InstructorView,
+  type InvitationView,
+  type LessonView,
+  type LinkView,
+  type LastColdView,
+  type LineFlag,
+  type MeasuredCheckView,
+  type MeasuredLineView,
+  type MethodView,
+  type PlaceView,
+  type PostView,
+  type SyncChange,
+  type SyncView,
+  type SavedCheckView,
+  type SessionEntryView,
+  type SessionView,
+  type SetupView,
+  type StudentListView,
+  type StudentCardView,
+  type StudentPageView,
+  type StudentView,
+  type TeeSheetEntry,
+  type TodayView,
+} from './api/views.ts';
+export { type ClubGroup } from './api/club-group.ts';

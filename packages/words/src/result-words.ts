@@ -1,0 +1,224 @@
+import { COVERAGE_FACTOR } from '@lotrecht/core/coverage';
+import {
+  type CheckDocument,
+  type LineResult,
+  type PosteriorLine,
+  type ResultDocument,
+} from '@lotrecht/records';
+import { formatLength, type LengthUnit } from './typed-length.ts';
+
+/** A line's name as it is said. */
+export const LINE_TITLES = {
+  face: 'Face',
+  toes: 'Toes',
+  heels: 'Heels',
+  knees: 'Knees',
+  hips: 'Hips',
+  shoulders: 'Shoulders',
+  eyes: 'Eyes',
+} as const;
+
+/** A line of a set-up. */
+export type LineKey = keyof typeof LINE_TITLES;
+
+/** Club groups as they are said. */
+export const CLUB_GROUPS: Readonly<Record<NonNullable<CheckDocument['club']>['group'], string>> = {
+  wedge: 'Wedge',
+  'short-iron': 'Short iron',
+  'mid-iron': 'Mid iron',
+  'long-iron': 'Long iron, hybrid',
+  'fairway-wood': 'Fairway wood',
+  driver: 'Driver',
+};
+
+/** Half-widths beyond this say nothing of a set-up, whatever it is judged by. */
+const TELLS_NOTHING_DEG = 10;
+
+/** Whether a reading is so wide that its number would be taken for more than it is. */
+function tellsNothing({ standardUncertaintyDeg, toleranceDeg }: LineResult): boolean {
+  const half = COVERAGE_FACTOR * standardUncertaintyDeg;
+  return half > TELLS_NOTHING_DEG && (toleranceDeg === undefined || half > toleranceDeg[1] - toleranceDeg[0]);
+}
+
+/**
+ * An angle with its word and side, always together; of a reading too wide to say anything, that it decides nothing.
+ *
+ * @example angleText({ handedAzimuthDeg: 3.94, azimuthDeg: 3.94, measurementUncertaintyDeg: 0.5, standardUncertaintyDeg: 0.8, birgeRatio: 1, word: 'closed', side: 'right' }) // '3.9° closed (right)'
+ */
+export function angleText(line: LineResult): string {
+  const { handedAzimuthDeg, word, side } = line;
+  if (tellsNothing(line)) return 'not decided';
+  if (word === 'square') return '0.0° square';
+  return `${Math.abs(handedAzimuthDeg).toFixed(1)}° ${word} (${side})`;
+}
+
+/**
+ * The half-width that covers 95 %.
+ *
+ * @example uncertaintyText({ handedAzimuthDeg: 3.94, azimuthDeg: 3.94, measurementUncertaintyDeg: 0.5, standardUncertaintyDeg: 0.8, birgeRatio: 1, word: 'closed', side: 'right' }) // '± 1.6°'
+ */
+export function uncertaintyText({ standardUncertaintyDeg }: LineResult): string {
+  const half = COVERAGE_FACTOR * standardUncertaintyDeg;
+  return `± ${half < 0.1 ? half.toFixed(2) : half.toFixed(1)}°`;
+}
+
+/**
+ * A probability as a percentage that never says more than is known.
+ *
+ * @example percentText(0.9999) // 'over 99.9 %'
+ */
+export function percentText(probability: number): string {
+  if (probability > 0.999) return 'over 99.9 %';
+  if (probability < 0.001) return 'under 0.1 %';
+  return probability > 0.99 || probability < 0.01
+    ? `${(probability * 100).toFixed(1)} %`
+    : `${Math.round(probability * 100)} %`;
+}
+
+/** Below this neither in nor out is even probable. */
+const LEAN_FROM = 0.8;
+/** From here on it is told as it is. */
+const TOLD_FROM = 0.95;
+
+/** A verdict as a shape can show it. */
+export type Lean = 'in' | 'out' | 'probably-in' | 'probably-out' | 'cannot-tell';
+
+/** What a judged line says in one phrase, and how sure it is. */
+export interface LeanText {
+  readonly lean: Lean;
+  readonly words: string;
+  readonly probability: number;
+}
+
+/** How a line probably is: from all that is known, or from the tape alone. */
+type Chances = Pick<PosteriorLine, 'probabilityIn' | 'probabilityTooOpen' | 'probabilityTooClosed'>;
+
+/**
+ * What is known of a line beside the tape's own figure: of how it stood, or of the habit where the check was read in
+ * several stands; undefined in a result of the tape alone.
+ *
+ * @example answerOfLine({}, 'toes') // undefined
+ */
+export function answerOfLine(
+  { posterior }: Pick<ResultDocument, 'posterior'>,
+  key: LineKey,
+): PosteriorLine | undefined {
+  return (posterior?.asItStood ?? posterior)?.lines[key];
+}
+
+/**
+ * The lean of a judged line, or null for a line without tolerance. A number is never withheld: it leads with the lean.
+ * It speaks from all that is known where that is there, and else from the tape.
+ *
+ * @example leanOf({ lines: {} }, 'toes') // null
+ */
+export function leanOf(result: Pick<ResultDocument, 'lines' | 'posterior'>, key: LineKey): LeanText | null {
+  const line = result.lines[key];
+  const chances: Chances | undefined = answerOfLine(result, key) ?? tapeChances(line);
+  if (line?.verdict === undefined || chances === undefined) return null;
+  const { probabilityIn: p = 0, probabilityTooOpen: open = 0, probabilityTooClosed: closed = 0 } = chances;
+  const [out, outward] = open > closed ? [open, 'too open'] : [closed, 'too closed'];
+  if (p >= TOLD_FROM) return { lean: 'in', words: 'In', probability: p };
+  if (out >= TOLD_FROM) return { lean: 'out', words: `Out: ${outward}`, probability: out };
+  if (p >= LEAN_FROM) return { lean: 'probably-in', words: 'Probably in', probability: p };
+  if (out >= LEAN_FROM) return { lean: 'probably-out', words: `Probably ${outward}`, probability: out };
+  return p >= out
+    ? { lean: 'cannot-tell', words: 'Not decided, rather in', probability: p }
+    : { lean: 'cannot-tell', words: `Not decided, rather ${outward}`, probability: out };
+}
+
+/** The tape's own chances of a line, by the names of the answer's. */
+function tapeChances(line: LineResult | undefined): Chances | undefined {
+  if (line?.conformanceProbability === undefined) return undefined;
+  return {
+    probabilityIn: line.conformanceProbability,
+    probabilityTooOpen: line.tooOpenProbability ?? 0,
+    probabilityTooClosed: line.tooClosedProbability ?? 0,
+  };
+}
+
+/** What comes first, and how sure that is. */
+export interface FirstText {
+  /** Null: nothing. */
+  readonly line: LineKey | null;
+  /** Null where the tape alone says so: then it is called out, or probably out. */
+  readonly probability: number | null;
+  /** It is called certain. */
+  readonly certain: boolean;
+}
+
+/**
+ * What to work on first: from all that is known, or from the tape where nothing else is there.
+ *
+ * @example firstOf({ fixFirst: 'toes', likelyFirst: null }) // { line: 'toes', probability: null, certain: true }
+ */
+export function firstOf({
+  posterior,
+  fixFirst,
+  likelyFirst,
+}: Pick<ResultDocument, 'posterior' | 'fixFirst' | 'likelyFirst'>): FirstText {
+  if (posterior === undefined) {
+    return { line: fixFirst ?? likelyFirst, probability: null, certain: fixFirst !== null };
+  }
+  const { first, lines, probabilityNoneFirst } = posterior;
+  const probability = first === null ? probabilityNoneFirst : (lines[first].probabilityFirst ?? 0);
+  return { line: first, probability, certain: probability >= LEAN_FROM };
+}
+
+/** A move on the tape with how well it is known. */
+export interface AdvisedMoveText {
+  readonly end: 'trail' | 'toe';
+  /** `trail`: negative is toward the line; `toe`: positive is downrange. */
+  readonly mm: number;
+  /** Standard uncertainty. */
+  readonly uncertaintyMm: number;
+}
+
+/** Steps in which a move is said, mm, the finest first. */
+const MOVE_STEPS_MM: Readonly<Record<LengthUnit, readonly number[]>> = {
+  mm: [1, 2, 5, 10, 20],
+  cm: [1, 2, 5, 10, 20],
+  in: [1.5875, 3.175, 6.35, 12.7, 25.4],
+};
+
+/**
+ * A move rounded to what is known of it: in the largest step that is no more than half of its uncertainty.
+ *
+ * @example roundedMoveMm({ mm: -31, uncertaintyMm: 12 }, 'mm') // -30
+ */
+export function roundedMoveMm(
+  { mm, uncertaintyMm }: Pick<AdvisedMoveText, 'mm' | 'uncertaintyMm'>,
+  unit: LengthUnit,
+): number {
+  const [finest = 1, ...coarser] = MOVE_STEPS_MM[unit];
+  const step = coarser.findLast((mmOfStep) => mmOfStep <= uncertaintyMm / 2) ?? finest;
+  // Away from nothing in both directions: a mirrored move is rounded alike.
+  return Math.sign(mm) * Math.round(Math.abs(mm) / step) * step + 0;
+}
+
+/**
+ * The move that corrects a line, in the unit of who reads it and rounded to what is known.
+ *
+ * @example moveText('toes', { end: 'trail', mm: -31, uncertaintyMm: 12 }) // 'Trail toe 30 mm toward the line.'
+ */
+export function moveText(key: LineKey, move: AdvisedMoveText, unit: LengthUnit = 'mm'): string {
+  const mm = roundedMoveMm(move, unit);
+  if (mm === 0) return 'Nothing to move.';
+  const length = formatLength(Math.abs(mm), unit);
+  if (move.end === 'toe')
+    return `Club toe ${length} ${mm > 0 ? 'forward, downrange' : 'back, away from the target'}.`;
+  const end = key === 'toes' ? 'Trail toe' : key === 'heels' ? 'Trail heel' : `Trail end of the ${key}`;
+  return `${end} ${length} ${mm < 0 ? 'toward the line' : 'away from the line'}.`;
+}
+
+/**
+ * The name that goes home: only a first one.
+ *
+ * @example firstNameOf('Runa Feldt') // 'Runa'
+ */
+export function firstNameOf(name: string): string {
+  return name.trim().split(/\s+/)[0] ?? name;
+}
+
+/** Hands as they are said. */
+export const HAND_TITLES = { right: 'Right-handed', left: 'Left-handed' } as const;

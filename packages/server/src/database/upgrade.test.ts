@@ -177,6 +177,12 @@ const WRITTEN: Readonly<
   ],
   '0015': [{ text: 'INSERT INTO academy_prior (academy_id, due) VALUES (?, 1)', values: [ACADEMY] }],
   '0016': [{ text: 'INSERT INTO change_count (academy_id, last) VALUES (?, 7)', values: [ACADEMY] }],
+  '0017': [
+    {
+      text: `INSERT INTO club (academy_id, id, student_id, name, club_group) VALUES (?, ?, ?, 'Seven', 'mid-iron')`,
+      values: [ACADEMY, id(17), STUDENT],
+    },
+  ],
 };
 const states = Object.keys(WRITTEN);
 const running: TestApp[] = [];

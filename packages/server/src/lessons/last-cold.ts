@@ -1,5 +1,11 @@
 import { watchedLine } from '@lotrecht/judging';
-import { type CheckRecord, type LineFlag, type ResultDocument, type TeeSheetEntry } from '@lotrecht/records';
+import {
+  type CheckRecord,
+  type LastColdView,
+  type LineFlag,
+  type ResultDocument,
+  type TeeSheetEntry,
+} from '@lotrecht/records';
 import { type Queries } from '../database/database.ts';
 import { listOf, sql } from '../database/sql.ts';
 import { type Scope } from '../access/scope.ts';
@@ -46,6 +52,55 @@ async function listLastColds(
   return rows.toSorted((a, b) => (order(a) < order(b) ? 1 : -1));
 }
 
+/** The last blind baseline of each student before a day, from their checks. */
+export async function findLastColds(
+  db: Queries,
+  scope: Scope,
+  studentIds: readonly string[],
+  day: string,
+): Promise<ReadonlyMap<string, LastColdView>> {
+  const rows = await listLastColds(db, scope, studentIds, day);
+  return new Map(
+    studentIds.flatMap((id) => {
+      const own = rows.filter(({ studentId }) => studentId === id);
+      const [newest] = own;
+      return newest === undefined ? [] : [[id, { heldOn: newest.heldOn, watch: watchedLine(own) }] as const];
+    }),
+  );
+}
+
+interface KeptCold {
+  readonly studentId: string;
+  readonly coldOn: string | null;
+  readonly watch: LastColdView['watch'];
+}
+
+/** The same as it is kept; from their checks for those who are out of date, or had a newer one by that day. */
+async function lastColdsOf(
+  db: Queries,
+  scope: Scope,
+  studentIds: readonly string[],
+  day: string,
+): Promise<ReadonlyMap<string, LastColdView>> {
+  if (studentIds.length === 0) return new Map();
+  const kept = await db.many<KeptCold>(sql`
+    SELECT t.student_id AS studentId, t.cold_on AS coldOn, t.cold_watch AS watch
+    FROM student_standing t
+    JOIN student s ON s.academy_id = t.academy_id AND s.id = t.student_id
+    WHERE t.academy_id = ${scope.academyId} AND ${visibleStudents(scope)} AND t.student_id IN (${listOf(studentIds)})
+      AND NOT EXISTS (
+        SELECT 1 FROM standing_due d WHERE d.academy_id = t.academy_id AND d.student_id = t.student_id)`);
+  const usable = kept.filter(({ coldOn }) => coldOn === null || coldOn < day);
+  const known = new Set(usable.map(({ studentId }) => studentId));
+  const others = studentIds.filter((id) => !known.has(id));
+  return new Map([
+    ...usable.flatMap(({ studentId, coldOn, watch }) =>
+      coldOn === null ? [] : [[studentId, { heldOn: coldOn, watch }] as const],
+    ),
+    ...(await findLastColds(db, scope, others, day)),
+  ]);
+}
+
 /** What the cold lines of students say at their last lesson. */
 export async function listFlags(
   db: Queries,
@@ -69,16 +124,13 @@ export async function withLastCold(
   rows: readonly TeeSheetRow[],
   day: string,
 ): Promise<readonly TeeSheetEntry[]> {
-  const students = new Map(rows.map((r) => [r.studentId, r]));
-  const colds = await listLastColds(db, scope, [...students.keys()], day);
-  const studentIds = [...students.keys()];
+  const studentIds = [...new Set(rows.map((r) => r.studentId))];
+  const colds = await lastColdsOf(db, scope, studentIds, day);
   const flags = await listFlags(db, scope, studentIds);
   return rows.map((row) => {
-    const own = colds.filter((c) => c.studentId === row.studentId);
-    const [newest] = own;
     return {
       ...row,
-      lastCold: newest === undefined ? null : { heldOn: newest.heldOn, watch: watchedLine(own) },
+      lastCold: colds.get(row.studentId) ?? null,
       flags: flags.filter((f) => f.studentId === row.studentId).map(({ studentId: _, ...flag }) => flag),
     };
   });

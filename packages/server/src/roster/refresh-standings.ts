@@ -1,14 +1,17 @@
-import { type LineFlag, type MeasuredLineView } from '@lotrecht/records';
+import { type LastColdView, type LineFlag, type MeasuredLineView } from '@lotrecht/records';
 import { listMeasuredLines } from '../checks/measured-line-repository.ts';
 import { type Database, type Queries } from '../database/database.ts';
 import { ifPossible } from '../database/in-time.ts';
 import { sql } from '../database/sql.ts';
 import { wholeAcademy } from '../access/scope.ts';
+import { findLastColds } from '../lessons/last-cold.ts';
 import { dropEvidence, keepEvidence } from './academy-prior.ts';
 import { flagsOf } from './line-flags.ts';
 
 /** Where no day was agreed, a student is due again after so many days. */
 const UNSEEN_DAYS = 21;
+/** Every day is before it. */
+const LATEST_DAY = '9999-12-31';
 
 interface Due {
   readonly academyId: string;
@@ -71,7 +74,8 @@ async function refresh(tx: Queries, { academyId, studentId }: Due): Promise<void
   const flags = flagsOf(rows, student.handedness);
   await keepLines(tx, { academyId, studentId }, newestOf(rows, flags));
   const relapsed = new Set(flags.filter((f) => f.code === 'relapse').map((f) => f.line)).size;
-  await keepStudent(tx, { academyId, studentId }, relapsed);
+  const cold = await findLastColds(tx, wholeAcademy(academyId), [studentId], LATEST_DAY);
+  await keepStudent(tx, { academyId, studentId }, { relapsed, cold: cold.get(studentId) });
   await keepEvidence(tx, { academyId, studentId, handedness: student.handedness });
 }
 
@@ -113,11 +117,16 @@ async function keepLines(
 }
 
 /** The lines that are out are bits in the order of their names, as the roster asks for them. */
-async function keepStudent(tx: Queries, { academyId, studentId }: Due, relapsed: number): Promise<void> {
+async function keepStudent(
+  tx: Queries,
+  { academyId, studentId }: Due,
+  { relapsed, cold }: { readonly relapsed: number; readonly cold: LastColdView | undefined },
+): Promise<void> {
+  const watch = cold === undefined || cold.watch === null ? null : JSON.stringify(cold.watch);
   await tx.exec(sql`
     REPLACE INTO student_standing
       (academy_id, student_id, instructor_id, lesson_count, last_lesson_on, due_on, method_id, relapsed, out_lines,
-       stable_lines)
+       stable_lines, cold_on, cold_watch)
     SELECT s.academy_id, s.id, s.instructor_id,
            (SELECT COUNT(*) FROM lesson n WHERE n.academy_id = s.academy_id AND n.student_id = s.id
               AND n.kind = 'lesson' AND n.deleted_at IS NULL),
@@ -131,7 +140,8 @@ async function keepStudent(tx: Queries, { academyId, studentId }: Due, relapsed:
            (SELECT COALESCE(BIT_OR(1 << (n.line + 0 - 1)), 0) FROM line_standing n
               WHERE n.academy_id = s.academy_id AND n.student_id = s.id AND n.help = 'blind' AND n.verdict = 'out'),
            (SELECT COUNT(DISTINCT n.line) FROM line_standing n
-              WHERE n.academy_id = s.academy_id AND n.student_id = s.id AND n.help = 'blind' AND n.flag = 'stable')
+              WHERE n.academy_id = s.academy_id AND n.student_id = s.id AND n.help = 'blind' AND n.flag = 'stable'),
+           ${cold?.heldOn ?? null}, ${watch}
     FROM student s
     LEFT JOIN lesson l ON l.academy_id = s.academy_id AND l.id = (
       SELECT n.id FROM lesson n

@@ -132,8 +132,11 @@ async function listOut(
 }
 
 interface CohortRow {
-  readonly line: LineName;
-  readonly verdict: Verdict;
+  /** Null: of all lines together. */
+  readonly line: LineName | null;
+  /** Null: of all verdicts together. */
+  readonly verdict: Verdict | null;
+  readonly students: number;
   readonly open: string;
   readonly closed: string;
   readonly relapsed: string;
@@ -154,21 +157,19 @@ export async function cohortOf(db: Queries, scope: Scope, choice: CohortChoice):
            ROW_NUMBER() OVER (PARTITION BY n.student_id, n.line ORDER BY n.held_on DESC, n.club_group) AS place
     FROM line_standing n JOIN student s ON s.academy_id = n.academy_id AND s.id = n.student_id
     WHERE ${belongs}`;
+  // Counted in one go: the last row is of all lines together.
   const rows = await db.many<CohortRow>(sql`
-    SELECT line, verdict, COUNT(*) AS n,
+    SELECT line, verdict, COUNT(*) AS n, COUNT(DISTINCT student_id) AS students,
            SUM(verdict = 'out' AND (phi > 0) = (line = 'face')) AS open,
            SUM(verdict = 'out' AND (phi > 0) <> (line = 'face')) AS closed,
            SUM(COALESCE(flag = 'relapse', FALSE)) AS relapsed
-    FROM (${newest}) newest WHERE place = 1 GROUP BY line, verdict`);
-  const { students } = await db.one<{ students: number }>(sql`
-    SELECT COUNT(DISTINCT n.student_id) AS students
-    FROM line_standing n JOIN student s ON s.academy_id = n.academy_id AND s.id = n.student_id WHERE ${belongs}`);
+    FROM (${newest}) newest WHERE place = 1 GROUP BY line, verdict WITH ROLLUP`);
   return {
-    students,
+    students: rows.find((row) => row.line === null)?.students ?? 0,
     lines: LINE_NAMES.flatMap((line) =>
       lineOf(
         line,
-        rows.filter((r) => r.line === line),
+        rows.filter((r) => r.line === line && r.verdict !== null),
       ),
     ),
   };

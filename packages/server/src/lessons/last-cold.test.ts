@@ -39,12 +39,10 @@ describe('what the last blind baseline left to watch', () => {
     expect(kept[2]?.watch?.line).not.toBe('toes');
     await refreshStandings(app.db, { limit: 100 });
     const { n } = await app.db.one<{ n: number }>(
-      sql`SELECT COUNT(*) AS n FROM student_standing WHERE student_id = ${studentId} AND cold_on = '2026-04-24'`,
+      sql`SELECT JSON_LENGTH(last_colds) AS n FROM student_standing WHERE student_id = ${studentId}`,
     );
-    expect(n).toBe(1);
-    await app.db.exec(
-      sql`UPDATE student_standing SET cold_on = NULL, cold_watch = NULL WHERE student_id = ${studentId}`,
-    );
+    expect(n).toBe(2);
+    await app.db.exec(sql`UPDATE student_standing SET last_colds = NULL WHERE student_id = ${studentId}`);
     await app.db.exec(
       sql`INSERT INTO standing_due (academy_id, student_id) VALUES (${academyId}, ${studentId})`,
     );

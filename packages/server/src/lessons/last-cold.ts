@@ -69,13 +69,34 @@ export async function findLastColds(
   );
 }
 
-interface KeptCold {
-  readonly studentId: string;
-  readonly coldOn: string | null;
-  readonly watch: LastColdView['watch'];
+/** So many are kept with where a student stands: of today, of the day that is planned, and of the one before. */
+const KEPT_COLDS = 3;
+
+/** The newest few of a student, newest first, as they are kept. */
+export async function newestColdsOf(
+  db: Queries,
+  scope: Scope,
+  studentId: string,
+): Promise<readonly LastColdView[]> {
+  const found: LastColdView[] = [];
+  while (found.length < KEPT_COLDS) {
+    const before = found.at(-1)?.heldOn ?? LATEST_DAY;
+    const next = (await findLastColds(db, scope, [studentId], before)).get(studentId);
+    if (next === undefined) break;
+    found.push(next);
+  }
+  return found;
 }
 
-/** The same as it is kept; from their checks for those who are out of date, or had a newer one by that day. */
+/** Every day is before it. */
+const LATEST_DAY = '9999-12-31';
+
+interface KeptColds {
+  readonly studentId: string;
+  readonly colds: readonly LastColdView[];
+}
+
+/** The last one before a day as it is kept; from their checks for those who are out of date, or asked about long ago. */
 async function lastColdsOf(
   db: Queries,
   scope: Scope,
@@ -83,20 +104,22 @@ async function lastColdsOf(
   day: string,
 ): Promise<ReadonlyMap<string, LastColdView>> {
   if (studentIds.length === 0) return new Map();
-  const kept = await db.many<KeptCold>(sql`
-    SELECT t.student_id AS studentId, t.cold_on AS coldOn, t.cold_watch AS watch
+  const kept = await db.many<KeptColds>(sql`
+    SELECT t.student_id AS studentId, t.last_colds AS colds
     FROM student_standing t
     JOIN student s ON s.academy_id = t.academy_id AND s.id = t.student_id
     WHERE t.academy_id = ${scope.academyId} AND ${visibleStudents(scope)} AND t.student_id IN (${listOf(studentIds)})
-      AND NOT EXISTS (
+      AND t.last_colds IS NOT NULL AND NOT EXISTS (
         SELECT 1 FROM standing_due d WHERE d.academy_id = t.academy_id AND d.student_id = t.student_id)`);
-  const usable = kept.filter(({ coldOn }) => coldOn === null || coldOn < day);
-  const known = new Set(usable.map(({ studentId }) => studentId));
+  const told = kept.flatMap(({ studentId, colds }) => {
+    const last = colds.find(({ heldOn }) => heldOn < day);
+    // Where all that are kept are newer, there may be an older one.
+    return last === undefined && colds.length === KEPT_COLDS ? [] : [{ studentId, last }];
+  });
+  const known = new Set(told.map(({ studentId }) => studentId));
   const others = studentIds.filter((id) => !known.has(id));
   return new Map([
-    ...usable.flatMap(({ studentId, coldOn, watch }) =>
-      coldOn === null ? [] : [[studentId, { heldOn: coldOn, watch }] as const],
-    ),
+    ...told.flatMap(({ studentId, last }) => (last === undefined ? [] : [[studentId, last] as const])),
     ...(await findLastColds(db, scope, others, day)),
   ]);
 }

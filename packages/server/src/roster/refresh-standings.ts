@@ -1,17 +1,16 @@
+import { USUAL_OF_CLUB } from '@lotrecht/judging';
 import { type LastColdView, type LineFlag, type MeasuredLineView } from '@lotrecht/records';
 import { listMeasuredLines } from '../checks/measured-line-repository.ts';
 import { type Database, type Queries } from '../database/database.ts';
 import { ifPossible } from '../database/in-time.ts';
 import { sql } from '../database/sql.ts';
 import { wholeAcademy } from '../access/scope.ts';
-import { findLastColds } from '../lessons/last-cold.ts';
+import { newestColdsOf } from '../lessons/last-cold.ts';
 import { dropEvidence, keepEvidence } from './academy-prior.ts';
 import { flagsOf } from './line-flags.ts';
 
 /** Where no day was agreed, a student is due again after so many days. */
 const UNSEEN_DAYS = 21;
-/** Every day is before it. */
-const LATEST_DAY = '9999-12-31';
 
 interface Due {
   readonly academyId: string;
@@ -74,13 +73,15 @@ async function refresh(tx: Queries, { academyId, studentId }: Due): Promise<void
   const flags = flagsOf(rows, student.handedness);
   await keepLines(tx, { academyId, studentId }, newestOf(rows, flags));
   const relapsed = new Set(flags.filter((f) => f.code === 'relapse').map((f) => f.line)).size;
-  const cold = await findLastColds(tx, wholeAcademy(academyId), [studentId], LATEST_DAY);
-  await keepStudent(tx, { academyId, studentId }, { relapsed, cold: cold.get(studentId) });
+  const colds = await newestColdsOf(tx, wholeAcademy(academyId), studentId);
+  await keepStudent(tx, { academyId, studentId }, { relapsed, colds });
   await keepEvidence(tx, { academyId, studentId, handedness: student.handedness });
 }
 
 interface NewestLine extends MeasuredLineView {
   readonly flag: LineFlag['code'] | null;
+  /** Of those of the line with a verdict and the same help, over all clubs. */
+  readonly newest: boolean;
 }
 
 /** The newest set-up of each line by club and help; rows come oldest first. */
@@ -93,10 +94,39 @@ function newestOf(rows: readonly MeasuredLineView[], flags: readonly LineFlag[])
       help === 'blind'
         ? flags.find((f) => f.line === row.line && f.clubGroup === row.clubGroup && f.date === row.heldOn)
         : undefined;
-    newest.set(`${row.line} ${row.clubGroup ?? 'none'} ${help}`, { ...row, flag: flag?.code ?? null });
+    newest.set(`${row.line} ${row.clubGroup ?? 'none'} ${help}`, {
+      ...row,
+      flag: flag?.code ?? null,
+      newest: false,
+    });
   }
-  return [...newest.values()];
+  return marked([...newest.values()]);
 }
+
+/** Marks the newest of each line and help; of two of one day that of the club that comes first. */
+function marked(lines: readonly NewestLine[]): readonly NewestLine[] {
+  const first = (a: NewestLine, b: NewestLine): boolean =>
+    a.heldOn === b.heldOn ? rankOf(a.clubGroup) < rankOf(b.clubGroup) : a.heldOn > b.heldOn;
+  return lines.map((line) => ({
+    ...line,
+    newest:
+      line.verdict !== null &&
+      !lines.some(
+        (other) =>
+          other.line === line.line &&
+          other.verdict !== null &&
+          other.circumstances?.help === line.circumstances?.help &&
+          first(other, line),
+      ),
+  }));
+}
+
+/** As the database orders them: no club before the others. */
+function rankOf(clubGroup: MeasuredLineView['clubGroup']): number {
+  return clubGroup === null ? -1 : CLUB_GROUPS.indexOf(clubGroup);
+}
+
+const CLUB_GROUPS: readonly string[] = Object.keys(USUAL_OF_CLUB);
 
 async function keepLines(
   tx: Queries,
@@ -107,12 +137,12 @@ async function keepLines(
     (
       l,
     ) => sql`(${academyId}, ${studentId}, ${l.line}, ${l.clubGroup ?? 'none'}, ${l.circumstances?.help ?? 'blind'},
-                ${l.heldOn}, ${l.handedAzimuthDeg}, ${l.verdict}, ${l.flag})`,
+                ${l.heldOn}, ${l.handedAzimuthDeg}, ${l.verdict}, ${l.flag}, ${l.newest})`,
   );
   if (first === undefined) return;
   await tx.exec(sql`
     INSERT INTO line_standing
-      (academy_id, student_id, line, club_group, help, held_on, handed_azimuth_deg, verdict, flag)
+      (academy_id, student_id, line, club_group, help, held_on, handed_azimuth_deg, verdict, flag, newest)
     VALUES ${others.reduce((all, row) => sql`${all}, ${row}`, first)}`);
 }
 
@@ -120,13 +150,12 @@ async function keepLines(
 async function keepStudent(
   tx: Queries,
   { academyId, studentId }: Due,
-  { relapsed, cold }: { readonly relapsed: number; readonly cold: LastColdView | undefined },
+  { relapsed, colds }: { readonly relapsed: number; readonly colds: readonly LastColdView[] },
 ): Promise<void> {
-  const watch = cold === undefined || cold.watch === null ? null : JSON.stringify(cold.watch);
   await tx.exec(sql`
     REPLACE INTO student_standing
       (academy_id, student_id, instructor_id, lesson_count, last_lesson_on, due_on, method_id, relapsed, out_lines,
-       stable_lines, cold_on, cold_watch)
+       stable_lines, last_colds)
     SELECT s.academy_id, s.id, s.instructor_id,
            (SELECT COUNT(*) FROM lesson n WHERE n.academy_id = s.academy_id AND n.student_id = s.id
               AND n.kind = 'lesson' AND n.deleted_at IS NULL),
@@ -141,7 +170,7 @@ async function keepStudent(
               WHERE n.academy_id = s.academy_id AND n.student_id = s.id AND n.help = 'blind' AND n.verdict = 'out'),
            (SELECT COUNT(DISTINCT n.line) FROM line_standing n
               WHERE n.academy_id = s.academy_id AND n.student_id = s.id AND n.help = 'blind' AND n.flag = 'stable'),
-           ${cold?.heldOn ?? null}, ${watch}
+           ${JSON.stringify(colds)}
     FROM student s
     LEFT JOIN lesson l ON l.academy_id = s.academy_id AND l.id = (
       SELECT n.id FROM lesson n

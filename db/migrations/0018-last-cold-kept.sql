@@ -13,3 +13,10 @@ ALTER TABLE line_standing
 INSERT INTO standing_due (academy_id, student_id)
 SELECT academy_id, id FROM student WHERE deleted_at IS NULL
 ON DUPLICATE KEY UPDATE marks = marks + 1;
+
+-- Rises with every standing that is brought up to date: what was counted from standings holds until then.
+CREATE TABLE standing_version (
+  academy_id UUID NOT NULL PRIMARY KEY,
+  version BIGINT UNSIGNED NOT NULL DEFAULT 0,
+  CONSTRAINT version_of_academy FOREIGN KEY (academy_id) REFERENCES academy (id)
+);

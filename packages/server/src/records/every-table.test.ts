@@ -29,6 +29,7 @@ const IN_NO_FILE: Readonly<Record<string, string>> = {
   schema_migration: 'of this installation',
   session: 'opens doors',
   standing_due: 'computed from the checks',
+  standing_version: 'of this installation',
   student_link: 'opens doors; goes out with a student’s own file',
   student_standing: 'computed from the checks',
 };

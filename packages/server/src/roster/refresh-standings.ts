@@ -56,10 +56,19 @@ export async function refreshBeforeLooking(
   await ifPossible(refreshStandings(db, wish), wish.withinMs * 1.5);
 }
 
-async function refresh(tx: Queries, { academyId, studentId }: Due): Promise<void> {
+async function refresh(tx: Queries, due: Due): Promise<void> {
+  if (!(await bringUpToDate(tx, due))) return;
+  // Last: others of the academy wait for this row no longer than for the end of it.
+  await tx.exec(sql`
+    INSERT INTO standing_version (academy_id, version) VALUES (${due.academyId}, 1)
+    ON DUPLICATE KEY UPDATE version = version + 1`);
+}
+
+/** @returns whether it was out of date */
+async function bringUpToDate(tx: Queries, { academyId, studentId }: Due): Promise<boolean> {
   const theirs = sql`academy_id = ${academyId} AND student_id = ${studentId}`;
   // First the mark: whoever changes something from now on marks it again, and waits for us with it.
-  if ((await tx.exec(sql`DELETE FROM standing_due WHERE ${theirs}`)) === 0) return;
+  if ((await tx.exec(sql`DELETE FROM standing_due WHERE ${theirs}`)) === 0) return false;
   await tx.exec(sql`DELETE FROM line_standing WHERE ${theirs}`);
   const student = await tx.maybeOne<{ handedness: 'right' | 'left' }>(sql`
     SELECT handedness FROM student
@@ -67,7 +76,7 @@ async function refresh(tx: Queries, { academyId, studentId }: Due): Promise<void
   if (student === undefined) {
     await tx.exec(sql`DELETE FROM student_standing WHERE ${theirs}`);
     await dropEvidence(tx, { academyId, studentId });
-    return;
+    return true;
   }
   const rows = await listMeasuredLines(tx, wholeAcademy(academyId), { studentId });
   const flags = flagsOf(rows, student.handedness);
@@ -76,6 +85,7 @@ async function refresh(tx: Queries, { academyId, studentId }: Due): Promise<void
   const colds = await newestColdsOf(tx, wholeAcademy(academyId), studentId);
   await keepStudent(tx, { academyId, studentId }, { relapsed, colds });
   await keepEvidence(tx, { academyId, studentId, handedness: student.handedness });
+  return true;
 }
 
 interface NewestLine extends MeasuredLineView {

@@ -22,7 +22,8 @@ import { type Route } from '../http/route.ts';
 import { setSuspended } from '../identity/instructor-repository.ts';
 import { requireActor } from '../identity/session-cookie.ts';
 import { refreshBeforeLooking } from './refresh-standings.ts';
-import { cohortOf, listRoster, moveStudent, type RosterWish } from './roster-repository.ts';
+import { countedCohort } from './counted-cohorts.ts';
+import { listRoster, moveStudent, type RosterWish } from './roster-repository.ts';
 
 /** So many standings are brought up to date before a page is shown; the others follow by themselves. */
 const REFRESHED = 60;
@@ -89,7 +90,7 @@ export function rosterRoutes(db: Database): readonly Route[] {
       access: 'head',
       audit: { nothing: 'counts, and nobody by name' },
       handle: async (ctx) => {
-        ctx.body = await cohortOf(db, requireActor(ctx), cohortChoiceOf(ctx));
+        ctx.body = await countedCohort(db, requireActor(ctx), cohortChoiceOf(ctx));
       },
     },
     {

@@ -205,6 +205,32 @@ describe('a cohort', () => {
     expect((await head.get('/api/roster/cohort?help=luck')).status).toBe(422);
   });
 
+  it('holds until something changes, counts the newest set-up over clubs, and lets go of who was deleted', async () => {
+    const client = await freshHead();
+    const cold = { phase: 'baseline', help: 'blind', place: 'range', reader: 'instructor' } as const;
+    const { studentId, lessonId } = await saveWorkedCheck(client, 'right', { circumstances: cold });
+    const counted = async (query = ''): Promise<readonly unknown[]> => {
+      await refreshStandings(app.db, { limit: 100 });
+      const { students, lines } = (await client.get(`/api/roster/cohort${query}`)).body as CohortView;
+      const toes = lines.find(({ line }) => line === 'toes')?.verdicts;
+      return [students, toes?.out ?? 0, toes?.in ?? 0];
+    };
+    expect(await counted()).toEqual([1, 1, 0]);
+    expect(await counted()).toEqual([1, 1, 0]);
+    const square = { ...workedCheck('right', 571), club: { group: 'driver' as const } };
+    const body = { revision: 0, lessonId, document: square, circumstances: cold };
+    expect((await client.put(`/api/checks/${randomUUID()}`, body)).status).toBe(200);
+    const later = randomUUID();
+    await client.put(`/api/lessons/${later}`, { revision: 0, studentId, heldOn: '2026-04-24', notes: '' });
+    await client.put(`/api/checks/${randomUUID()}`, { ...body, lessonId: later });
+    const [, out, within] = await counted();
+    expect([out, Number(within) <= 1]).toEqual([0, true]);
+    expect(await counted('?club=mid-iron')).toEqual([1, 1, 0]);
+    await client.delete(`/api/students/${studentId}`);
+    const { students } = (await client.get('/api/roster/cohort')).body as CohortView;
+    expect(students).toBe(0);
+  });
+
   it('says closed of a body that is turned away from the target, open of a face that is', async () => {
     const client = await freshHead();
     const { lessonId, checkId } = await saveWorkedCheck(client);

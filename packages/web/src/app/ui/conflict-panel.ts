@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  type ElementRef,
+  input,
+  output,
+  viewChild,
+} from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { type ConflictRow } from '../data/stored-record.ts';
 
@@ -8,12 +16,12 @@ import { type ConflictRow } from '../data/stored-record.ts';
   imports: [MatButton],
   template: `
     <section class="conflict" role="alert" aria-labelledby="conflict-title">
-      <h2 id="conflict-title">Changed elsewhere since you opened it</h2>
+      <h2 id="conflict-title" #title tabindex="-1">Changed elsewhere since you opened it</h2>
       <p>Nothing was overwritten. Choose one.</p>
       <table>
         <thead>
           <tr>
-            <th scope="col"><span class="cdk-visually-hidden">What</span></th>
+            <th scope="col">What</th>
             <th scope="col">Yours</th>
             <th scope="col">The other</th>
           </tr>
@@ -62,7 +70,7 @@ import { type ConflictRow } from '../data/stored-record.ts';
       font-weight: 600;
     }
     tbody th {
-      width: 8em;
+      width: 5.5em;
       font-weight: 400;
       color: var(--lo-ink-soft);
     }
@@ -78,4 +86,14 @@ export class ConflictPanel {
   readonly rows = input.required<readonly ConflictRow[]>();
   readonly mine = output();
   readonly theirs = output();
+
+  private readonly title = viewChild.required<ElementRef<HTMLElement>>('title');
+
+  constructor() {
+    // It may come up below what is on the screen: it is what has to be answered now.
+    afterNextRender(() => {
+      this.title().nativeElement.focus({ preventScroll: true });
+      this.title().nativeElement.closest('section')?.scrollIntoView({ block: 'center' });
+    });
+  }
 }

@@ -42,6 +42,13 @@ describe('holds', () => {
     expect(linesOf(wanted)).toEqual([['face'], ['hips', 'hips', 'hips']]);
   });
 
+  it('are numbered upwards, and repeats of a line stay in the order they were wanted', () => {
+    const wanted = read('hips', 'hips', 'shoulders', 'knees', 'eyes');
+    expect(assignHolds(wanted, { ...ground, firstHold: 3 }).map(({ hold }) => hold)).toEqual([3, 4, 5]);
+    const readings = assignHolds(wanted, ground).find((h) => h.readings.includes(0))?.readings ?? [];
+    expect(readings.filter((i) => i < 2)).toEqual([0, 1]);
+  });
+
   it('are counted on from those already held', () => {
     expect(assignHolds(read('knees'), { ...ground, firstHold: 3 })[0]?.hold).toBe(3);
     expect(assignHolds([], ground)).toEqual([]);

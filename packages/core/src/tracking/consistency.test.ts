@@ -46,6 +46,12 @@ describe('bias and consistency', () => {
     expect(shareOut).toBe(0.4);
   });
 
+  it('counts out what is beyond a limit, and not what stands on it', () => {
+    expect(consistencyOf([-2, -1, 0, 1, 1.5, 3], [-1, 1]).shareOut).toBeCloseTo(3 / 6, 12);
+    expect(consistencyOf([0], [-1, 1]).shareOut).toBe(0);
+    expect(consistencyOf([0, 3]).shareOut).toBeNull();
+  });
+
   it('of a single set-up knows no interval, and of none nothing', () => {
     expect(consistencyOf([0.1])).toMatchObject({ meanHalfRad: null, sdRad: null, shareOut: null });
     expect(() => consistencyOf([])).toThrow(expect.objectContaining({ code: 'empty' }) as Error);
@@ -95,6 +101,11 @@ describe('an instructor’s eye', () => {
     expect(biasRad).toBeCloseTo(deg(3), 12);
     expect(uncertaintyRad).toBeCloseTo(deg(Math.sqrt(16 - 1)), 12);
     expect(biasHalfRad).toBeCloseTo(deg((4.302652729911275 * 4) / Math.sqrt(3)), 6);
+    const three = eyeRecord([guess(-1), guess(3), guess(7)]);
+    const [low, high] = three.uncertaintyIntervalRad ?? [Number.NaN, Number.NaN];
+    expect(low).toBeLessThan(three.uncertaintyRad ?? 0);
+    expect(high).toBeGreaterThan(three.uncertaintyRad ?? Number.POSITIVE_INFINITY);
+    expect(eyeRecord([guess(2)]).uncertaintyIntervalRad).toBeNull();
     expect(eyeRecord([guess(2)])).toMatchObject({ uncertaintyRad: null, biasHalfRad: null });
   });
 });

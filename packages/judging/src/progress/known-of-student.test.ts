@@ -4,6 +4,7 @@ import {
   type EarlierCheck,
   type MeasuredCheckView,
 } from '@lotrecht/records';
+import { SHIPPED_PRIOR } from '@lotrecht/core';
 import { describe, expect, it } from 'vitest';
 import { kindsOfFirstCheck, priorOfAcademy } from './academy-prior.ts';
 import { isCold } from './cold.ts';
@@ -42,13 +43,14 @@ describe('cold', () => {
   it('checks of a day are those that the instructor read, from a line that stood as it was laid', () => {
     const check = { document, record: null, rebase: null, circumstances: cold };
     const others = [
-      { ...check, circumstances: { ...cold, reader: 'student' as const } },
-      { ...check, circumstances: { ...cold, help: 'cued' as const } },
-      { ...check, circumstances: null },
-      { ...check, rebase: { turnedDeg: 1, uncertaintyDeg: 0.1 } },
+      { ...check, record: { feltDeg: 1 }, circumstances: { ...cold, reader: 'student' as const } },
+      { ...check, record: { feltDeg: 2 }, circumstances: { ...cold, help: 'cued' as const } },
+      { ...check, record: { feltDeg: 3 }, circumstances: null },
+      { ...check, record: { feltDeg: 4 }, rebase: { turnedDeg: 1, uncertaintyDeg: 0.1 } },
     ];
-    expect(coldChecksOf([...others, check], '2026-04-01')).toEqual([
-      { heldOn: '2026-04-01', document, record: null },
+    const own = { ...check, record: { feltDeg: 5 } };
+    expect(coldChecksOf([...others, own], '2026-04-01')).toEqual([
+      { heldOn: '2026-04-01', document, record: { feltDeg: 5 } },
     ]);
   });
 });
@@ -145,6 +147,9 @@ describe('an academy’s own students', () => {
       for (const deg of [turnSdDeg, ownSdDeg, faceSdDeg, bodyMeanDeg])
         expect(Math.abs(deg * 10 - Math.round(deg * 10))).toBeLessThan(1e-9);
     }
+    // As the shipped kinds have them, in tenths of a degree.
+    const shipped = SHIPPED_PRIOR.map((c) => Math.round((c.turnSdRad * 1800) / Math.PI) / 10);
+    expect(components.map(({ turnSdDeg }) => turnSdDeg)).toEqual(shipped);
     // Students who turn much move the weight to the kinds that do.
     const much = priorOfAcademy(Array.from({ length: 20 }, () => first(14)))?.components ?? [];
     const meanTurn = (kinds: typeof much): number =>

@@ -75,22 +75,21 @@ test('clubs of a bag are named, changed in two browsers, and deleted with an und
   await add.click();
   await expect(one.getByLabel('Club', { exact: true })).toHaveValue('Old seven');
   await one.getByRole('button', { name: 'Keep club' }).click();
-  await expect(one.getByRole('button', { name: 'Change Old seven' })).toBeVisible();
-  const open = async (page: Page): Promise<void> =>
-    page.getByRole('button', { name: 'Change Old seven' }).click();
+  await expect(one.getByRole('button', { name: /^Old seven/ })).toBeVisible();
+  const open = async (page: Page): Promise<void> => page.getByRole('button', { name: /^Old seven/ }).click();
   await both(path, open);
   await one.getByLabel('Club', { exact: true }).fill('Seven');
   await one.getByRole('button', { name: 'Keep club' }).click();
-  await expect(one.getByRole('button', { name: 'Change Seven' })).toBeVisible();
+  await expect(one.getByRole('button', { name: /^Seven/ })).toBeVisible();
   await other.getByLabel('Club', { exact: true }).fill('My seven');
   await other.getByRole('button', { name: 'Keep club' }).click();
   await seesBoth('My seven', 'Seven');
   await takeOther();
-  await other.getByRole('button', { name: 'Change Seven' }).click();
+  await other.getByRole('button', { name: /^Seven/ }).click();
   await other.getByRole('button', { name: 'Delete club' }).click();
-  await expect(other.getByRole('button', { name: 'Change Seven' })).toBeHidden();
+  await expect(other.getByRole('button', { name: /^Seven/ })).toBeHidden();
   await other.getByRole('button', { name: 'Undo' }).click();
-  await expect(other.getByRole('button', { name: 'Change Seven' })).toBeVisible();
+  await expect(other.getByRole('button', { name: /^Seven/ })).toBeVisible();
 });
 
 test('a lesson’s notes typed in two browsers: what was typed is there after a reload, and both are shown', async () => {

@@ -2,7 +2,7 @@ import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import jsonMergePatch from 'json-merge-patch';
 import { type Observable } from 'rxjs';
-import { type Record, type RecordKind, type Revised } from './record-kind.ts';
+import { type KeptRecord, type RecordKind, type Revised } from './record-kind.ts';
 
 /** Records of any kind over HTTP. Ids are chosen here, so that a save can be sent again. */
 @Injectable({ providedIn: 'root' })
@@ -24,7 +24,7 @@ export class RecordApi {
    * Keeps a record: all of a new one; of one that there is, what differs from what the page was opened with (RFC 7396),
    * held to the revision that it was opened at.
    */
-  save<Input extends Revised, View extends Record>(
+  save<Input extends Revised, View extends KeptRecord>(
     kind: RecordKind<Input, View>,
     id: string,
     input: Input,

@@ -4,7 +4,7 @@ export interface Revised {
 }
 
 /** A record as the server shows it. */
-export interface Record extends Revised {
+export interface KeptRecord extends Revised {
   readonly id: string;
 }
 
@@ -15,7 +15,7 @@ export interface SaidRow {
 }
 
 /** A kind of record as pages load, keep and compare it. */
-export interface RecordKind<Input extends Revised, View extends Record> {
+export interface RecordKind<Input extends Revised, View extends KeptRecord> {
   /** As the server calls it in conflicts and changes. */
   readonly name: string;
   /** Under `/api/`. */

@@ -123,6 +123,24 @@ describe('a record that is kept', () => {
     expect([page.record.state(), page.record.conflict()]).toEqual(['kept', null]);
   });
 
+  it('leaves what was typed while it was on its way, over what is stored now', async () => {
+    const page = opened();
+    await page.record.begin('p', rim);
+    page.record.save(typedRim).subscribe();
+    page.record.typed({ ...typedRim, name: 'Far rim' }, 'mark');
+    page.http.expectOne('/api/places/p').flush({ ...rim, ...typedRim, revision: 2 });
+    await Promise.resolve();
+    expect([page.record.state(), page.record.stored()?.revision]).toEqual(['on-this-device', 2]);
+    expect(draftOf(page)).toMatchObject({
+      revision: 2,
+      more: 'mark',
+      asked: false,
+      patch: { revision: 2, name: 'Far rim' },
+    });
+    page.record.save({ ...typedRim, name: 'Far rim' }).subscribe();
+    expect(page.http.expectOne('/api/places/p').request.body).toEqual({ revision: 2, name: 'Far rim' });
+  });
+
   it('waits out trouble that passes, says so, and is sent by the outbox when the page is left', async () => {
     const page = opened();
     await page.record.begin('p', rim);

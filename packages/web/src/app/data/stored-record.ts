@@ -6,7 +6,7 @@ import { DraftStore } from './draft-store.ts';
 import { fromDevice } from './on-device.ts';
 import { Outbox } from './outbox.ts';
 import { patchOf, RecordApi } from './record-api.ts';
-import { type Record, type RecordKind, type Revised } from './record-kind.ts';
+import { type KeptRecord, type RecordKind, type Revised } from './record-kind.ts';
 import { throughTrouble } from './through-trouble.ts';
 
 /** Where what is on the screen is kept. */
@@ -33,7 +33,7 @@ export interface TypedEarlier<Input> {
 }
 
 /** A record while a page has it open: what the server has, what is typed over it, and where that is kept. */
-export class StoredRecord<Input extends Revised, View extends Record> {
+export class StoredRecord<Input extends Revised, View extends KeptRecord> {
   /** As the server has it; null for a new one, and while it is fetched. */
   readonly stored = signal<View | null>(null);
   readonly problem = signal<ApiProblem | null>(null);
@@ -48,6 +48,8 @@ export class StoredRecord<Input extends Revised, View extends Record> {
   private id = '';
   private studentId: string | undefined;
   private mine: Input | null = null;
+  /** What stands in the fields, with what the page keeps beside it. */
+  private latest: TypedEarlier<Input> | null = null;
   private typedAt = '';
 
   constructor(private readonly kind: RecordKind<Input, View>) {
@@ -66,6 +68,7 @@ export class StoredRecord<Input extends Revised, View extends Record> {
     this.studentId = studentId;
     this.stored.set(view);
     this.conflict.set(null);
+    this.latest = null;
     this.state.set('as-stored');
     const draft = await fromDevice(this.drafts.findTyped(this.key()), undefined);
     if (draft === undefined || draft.revision !== (view?.revision ?? 0)) return null;
@@ -96,6 +99,7 @@ export class StoredRecord<Input extends Revised, View extends Record> {
 
   /** Something was typed: kept on the device at once. @param more what the page needs beside it */
   typed(input: Input, more: unknown = null): void {
+    this.latest = { input, more };
     this.state.set('on-this-device');
     void this.keepTyped(input, more, false);
   }
@@ -104,6 +108,8 @@ export class StoredRecord<Input extends Revised, View extends Record> {
   save(input: Input): Observable<View> {
     this.problem.set(null);
     this.mine = input;
+    const sent = { input, more: null };
+    this.latest = sent;
     return defer(() => {
       void this.keepTyped(input, null, true);
       return throughTrouble(
@@ -120,7 +126,10 @@ export class StoredRecord<Input extends Revised, View extends Record> {
         },
       );
     }).pipe(
-      tap((saved) => this.kept(saved)),
+      tap((saved) => {
+        if (this.latest === sent) this.kept(saved);
+        else this.keptBefore(saved);
+      }),
       catchError((error: unknown) => this.meet(error, input)),
       takeUntil(this.left),
     );
@@ -159,6 +168,13 @@ export class StoredRecord<Input extends Revised, View extends Record> {
     this.problem.set(null);
     this.state.set('kept');
     void fromDevice(this.drafts.dropTyped(this.key(), this.typedAt), undefined);
+  }
+
+  /** The fields have moved on while it was on its way: they stay, over what is stored now. */
+  private keptBefore(saved: View): void {
+    this.stored.set(saved);
+    this.problem.set(null);
+    if (this.latest !== null) this.typed(this.latest.input, this.latest.more);
   }
 
   private meet(error: unknown, input: Input): Observable<View> {
@@ -216,7 +232,7 @@ export class StoredRecord<Input extends Revised, View extends Record> {
   }
 }
 
-function conflictRows<Input extends Revised, View extends Record>(
+function conflictRows<Input extends Revised, View extends KeptRecord>(
   kind: RecordKind<Input, View>,
   mine: Input,
   theirs: View,
@@ -229,7 +245,7 @@ function conflictRows<Input extends Revised, View extends Record>(
 }
 
 /** A record of a kind for the page or part that asks; in its injection context. */
-export function stored<Input extends Revised, View extends Record>(
+export function stored<Input extends Revised, View extends KeptRecord>(
   kind: RecordKind<Input, View>,
 ): StoredRecord<Input, View> {
   return new StoredRecord(kind);

@@ -1,6 +1,6 @@
 import { composeCheck } from '@lotrecht/judging';
 import { type CheckView } from '@lotrecht/records';
-import { of, throwError } from 'rxjs';
+import { of, Subject, throwError } from 'rxjs';
 import {
   CHECK_ID,
   entriesOf,
@@ -63,6 +63,28 @@ describe('keeping a check', () => {
     expect(fakes.sent[0]?.input.shownResult).toEqual(store.content.solution()?.result);
     expect(store.state()).toBe('kept');
     expect(fakes.drafts.size).toBe(0);
+  });
+
+  it('leaves what was typed while it was on its way, over what is stored now', async () => {
+    const { store, fakes } = await openStore();
+    const answer = new Subject<CheckView>();
+    typeToes(store, '571', '602', '450');
+    let first: CheckView | undefined;
+    fakes.answers = [
+      (view) => {
+        first = view;
+        return answer;
+      },
+    ];
+    store.save().subscribe();
+    typeToes(store, '571', '590', '450');
+    if (first !== undefined) answer.next(first);
+    expect(store.state()).toBe('on-this-device');
+    expect(fakes.drafts.get(CHECK_ID)?.revision).toBe(1);
+    store.save().subscribe();
+    expect(fakes.sent[1]?.input.revision).toBe(1);
+    expect(fakes.sent[1]?.key).not.toBe(fakes.sent[0]?.key);
+    expect(store.state()).toBe('kept');
   });
 
   it('tries again with the same key when nothing came back, and says that it waits', async () => {

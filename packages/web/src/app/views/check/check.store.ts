@@ -223,6 +223,7 @@ export class CheckStore {
   }
 
   private saved(saved: SavedCheckView): void {
+    const movedOn = this.said() !== this.sent;
     this.stored.set(saved);
     this.keptState.set('kept');
     this.restored.set(false);
@@ -236,7 +237,13 @@ export class CheckStore {
       target: this.content.target(),
       judged: this.content.judged(),
     });
-    void fromDevice(this.drafts.dropIfUnchanged(this.checkId, this.instructorId(), this.draftAt), undefined);
+    // What was typed while it was on its way stays, over what is stored now.
+    if (movedOn) this.changed();
+    else
+      void fromDevice(
+        this.drafts.dropIfUnchanged(this.checkId, this.instructorId(), this.draftAt),
+        undefined,
+      );
   }
 
   private changed(): void {

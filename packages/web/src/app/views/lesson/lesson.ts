@@ -155,7 +155,8 @@ export class LessonPage {
 
   private showKept(saved: LessonRecord): void {
     this.lesson.update((lesson) => lesson && { ...lesson, ...saved });
-    this.fill(saved);
+    // What was typed while it was on its way stays.
+    if (this.record.state() === 'kept') this.fill(saved);
   }
 
   /** The lesson as it stands in the fields; null while there is none. */

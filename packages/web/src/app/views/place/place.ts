@@ -172,7 +172,8 @@ export class PlacePage {
   private follow(saving: Observable<PlaceView>): void {
     saving.subscribe({
       next: (saved) => {
-        this.show(saved);
+        // What was typed while it was on its way stays.
+        if (this.state() === 'kept') this.show(saved);
         if (this.placeId() === undefined)
           void this.router.navigate(['/places', saved.id], { replaceUrl: true });
       },

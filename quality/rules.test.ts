@@ -12,10 +12,12 @@ function plant(files: Readonly<Record<string, string>>): string {
   const dir = mkdtempSync(path.join(tmpdir(), 'lotrecht-rules-'));
   for (const file of [
     '.dependency-cruiser.cjs',
+    'quality/rooms.dependency-cruiser.cjs',
     'tsconfig.depcruise.json',
     'tsconfig.base.json',
     'package.json',
   ]) {
+    mkdirSync(path.join(dir, path.dirname(file)), { recursive: true });
     cpSync(path.join(root, file), path.join(dir, file));
   }
   symlinkSync(path.join(root, 'node_modules'), path.join(dir, 'node_modules'));
@@ -26,13 +28,13 @@ function plant(files: Readonly<Record<string, string>>): string {
   return dir;
 }
 
-function violations(files: Readonly<Record<string, string>>): string {
+function violations(files: Readonly<Record<string, string>>, config = '.dependency-cruiser.cjs'): string {
   const { stdout } = spawnSync(
     process.execPath,
     [
       path.join(root, 'node_modules/dependency-cruiser/bin/dependency-cruise.mjs'),
       '--config',
-      '.dependency-cruiser.cjs',
+      config,
       '--output-type',
       'err',
       'packages',
@@ -102,6 +104,20 @@ describe('the dependency rules', () => {
     expect(report).toContain('no-circular');
     expect(report).toContain('features-do-not-import-each-other');
     expect(report).toContain('not-to-unresolvable');
+  });
+
+  it('fail on two rooms of the server that stand on each other, and not on their tests', () => {
+    const rooms = 'quality/rooms.dependency-cruiser.cjs';
+    const files = {
+      'packages/server/src/lessons/lesson.ts': VALUE,
+      'packages/server/src/lessons/upward.ts': imports('../checks/check.ts'),
+      'packages/server/src/checks/check.ts': VALUE,
+      'packages/server/src/checks/lesson-of.ts': imports('../lessons/lesson.ts'),
+    };
+    expect(violations(files, rooms)).toContain('no-room-cycles');
+    const { 'packages/server/src/lessons/upward.ts': upward, ...others } = files;
+    const tested = { ...others, 'packages/server/src/lessons/upward.test.ts': upward };
+    expect(violations(tested, rooms)).toContain('no dependency violations found');
   });
 
   it('pass an arrow that may stand', () => {

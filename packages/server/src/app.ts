@@ -9,6 +9,7 @@ import { auditRoutes } from './audit/audit-routes.ts';
 import { syncRoutes } from './changes/sync-routes.ts';
 import { type Answerer, openAnswerer } from './checks/answerer.ts';
 import { checkRoutes } from './checks/check-routes.ts';
+import { recomputeBroughtBack, recomputeForHand } from './checks/correct-hand.ts';
 import { consentRoutes } from './consents/consent-routes.ts';
 import { type Database } from './database/database.ts';
 import { type AppContext, type RequestState } from './http/context.ts';
@@ -19,7 +20,7 @@ import { openPrinter, type Printer } from './printing/printer.ts';
 import { answerErrors } from './http/errors.ts';
 import { healthRoutes } from './http/health-routes.ts';
 import { readJsonBody, requireFile } from './http/json-body.ts';
-import { notFound, Problem } from './http/problem.ts';
+import { notFound, Problem } from './problems/problem.ts';
 import { limitRequests } from './http/request-rate.ts';
 import { logRequests } from './http/request-log.ts';
 import { type Route } from './http/route.ts';
@@ -28,7 +29,8 @@ import { securityHeaders } from './http/security-headers.ts';
 import { serveWebApp } from './http/web-app.ts';
 import { identityRoutes } from './identity/identity-routes.ts';
 import { passwordRoutes } from './identity/password-routes.ts';
-import { recogniseSession, requireActor } from './identity/session-cookie.ts';
+import { requireActor } from './http/require-actor.ts';
+import { recogniseSession } from './identity/session-cookie.ts';
 import { signInLimits, type SignInLimits } from './identity/sign-in-limits.ts';
 import { readingRoutes } from './exchange/readings/reading-routes.ts';
 import { erasureRoutes } from './erasure/erasure-routes.ts';
@@ -36,6 +38,8 @@ import { NO_TOMBSTONES, type Tombstones } from './erasure/tombstones.ts';
 import { exchangeRoutes } from './exchange/exchange-routes.ts';
 import { mergeRoutes } from './exchange/merge/merge-routes.ts';
 import { lessonRoutes } from './lessons/lesson-routes.ts';
+import { lessonPageRoutes } from './pages/lesson-routes.ts';
+import { studentHistoryRoutes } from './pages/student-routes.ts';
 import { eyeRoutes } from './eye/eye-routes.ts';
 import { recordRoutes } from './records/record-routes.ts';
 import { printRoutes } from './printing/print-routes.ts';
@@ -103,14 +107,16 @@ export function allRoutes({
     ...passwordRoutes({ db, origins, postBox, limits }),
     ...auditRoutes(db),
     ...syncRoutes(db),
-    ...studentRoutes(db),
+    ...studentRoutes(db, recomputeForHand),
+    ...studentHistoryRoutes(db),
     ...consentRoutes(db),
     ...rosterRoutes(db),
     ...exchangeRoutes(db),
     ...readingRoutes(db, uploads),
     ...mergeRoutes(db, uploads),
     ...erasureRoutes({ db, postBox, tombstones }),
-    ...lessonRoutes(db),
+    ...lessonRoutes(db, recomputeBroughtBack),
+    ...lessonPageRoutes(db),
     ...checkRoutes(db, answerer),
     ...recordRoutes(db),
     ...eyeRoutes(db),

@@ -2,7 +2,7 @@ import { type StudentView } from '@lotrecht/records';
 import { type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
 import { type Scope } from './scope.ts';
-import { notFound } from '../http/problem.ts';
+import { notFound } from '../problems/problem.ts';
 import { visibleStudents } from './visible.ts';
 
 /** What a write about a student has to know of them. */

@@ -1,6 +1,6 @@
 import { type Database } from '../database/database.ts';
 import { type Route } from '../http/route.ts';
-import { requireActor } from '../identity/session-cookie.ts';
+import { requireActor } from '../http/require-actor.ts';
 import { listEvents } from './academy-log.ts';
 import { listAccesses } from './audit-repository.ts';
 

@@ -3,7 +3,7 @@ import { type Database } from '../database/database.ts';
 import { ifPossible } from '../database/in-time.ts';
 import { type AppContext, type RequestState } from '../http/context.ts';
 import { type Audit } from '../http/route.ts';
-import { requireActor } from '../identity/session-cookie.ts';
+import { requireActor } from '../http/require-actor.ts';
 import { type Access, insertLooks, type Look } from './audit-repository.ts';
 
 /** Nobody waits longer for the note than for what they came to see. */

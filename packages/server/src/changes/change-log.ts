@@ -4,7 +4,7 @@ import { type Database, type Queries } from '../database/database.ts';
 import { ifPossible } from '../database/in-time.ts';
 import { listOf, sql, type SqlFragment } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';
-import { Problem } from '../http/problem.ts';
+import { Problem } from '../problems/problem.ts';
 
 /** Changes on a page. */
 const PAGE_CHANGES = 500;

@@ -1,7 +1,7 @@
 import { type Database } from '../database/database.ts';
 import { matching } from '../http/query.ts';
 import { type Route } from '../http/route.ts';
-import { requireActor } from '../identity/session-cookie.ts';
+import { requireActor } from '../http/require-actor.ts';
 import { listChanges } from './change-log.ts';
 
 /** What has changed since a device asked last. */

@@ -1,7 +1,7 @@
 import { availableParallelism } from 'node:os';
 import { DocumentRefused, type ResultDocument } from '@lotrecht/records';
 import { Tinypool } from 'tinypool';
-import { Problem } from '../http/problem.ts';
+import { Problem } from '../problems/problem.ts';
 import { answer, type AnswerOrder, type AnswerOrRefusal } from './answer-worker.ts';
 
 /** Makes the answers of checks that are kept. */

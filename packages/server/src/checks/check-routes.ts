@@ -1,10 +1,4 @@
-import {
-  earlierOf,
-  MOST_EARLIER,
-  readdressOfStudent,
-  type StudentKnownView,
-  USUAL_OF_CLUB,
-} from '@lotrecht/judging';
+import { USUAL_OF_CLUB } from '@lotrecht/judging';
 import { type ClubGroup, validateCheckInput } from '@lotrecht/records';
 import { recordChange } from '../changes/record-change.ts';
 import { lookedAt } from '../audit/note-looks.ts';
@@ -12,31 +6,18 @@ import { type Database } from '../database/database.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idHeader, idParam } from '../http/params.ts';
 import { type Actor } from '../access/actor.ts';
-import { notFound } from '../http/problem.ts';
+import { notFound } from '../problems/problem.ts';
 import { matching, oneOf } from '../http/query.ts';
 import { type Route } from '../http/route.ts';
-import { requireActor } from '../identity/session-cookie.ts';
+import { requireActor } from '../http/require-actor.ts';
 import { type Answerer } from './answerer.ts';
-import {
-  findCheck,
-  listColdChecks,
-  listVersions,
-  setCheckDeleted,
-  studentOfCheck,
-} from './check-repository.ts';
+import { findCheck, listVersions, setCheckDeleted, studentOfCheck } from './check-repository.ts';
 import { recomputeBroughtBack } from './correct-hand.ts';
-import { findPrior } from '../roster/academy-prior.ts';
 import { lockStudent } from '../access/lock-student.ts';
 import { findStudent } from '../students/student-repository.ts';
 import { listMeasuredChecks, listMeasuredLines } from './measured-line-repository.ts';
 import { LINES } from './lines.ts';
 import { saveCheck } from './save-check.ts';
-
-const DAY = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/;
-/** Without a day everything counts. */
-const LATEST_DAY = '9999-12-31';
-/** Enough for a few of every club group. */
-const MOST_COLD = 6 * MOST_EARLIER;
 
 /** Checks: one, its versions, its student's lines over time, save, delete and undo. */
 export function checkRoutes(db: Database, answerer: Answerer): readonly Route[] {
@@ -83,21 +64,6 @@ export function checkRoutes(db: Database, answerer: Answerer): readonly Route[] 
       handle: async (ctx) => {
         const { actor, studentId } = await lookAtLines(ctx);
         ctx.body = await listMeasuredChecks(db, actor, { studentId });
-      },
-    },
-    {
-      method: 'get',
-      path: '/api/students/:id/known',
-      access: 'signed-in',
-      audit: { seen: 'lines' },
-      handle: async (ctx) => {
-        const before = matching(ctx, 'on', DAY, 'Give the day of the lesson as YYYY-MM-DD.') ?? LATEST_DAY;
-        const { actor, studentId } = await lookAtLines(ctx);
-        const readdress = readdressOfStudent(await listMeasuredLines(db, actor, { studentId }));
-        const cold = await listColdChecks(db, actor, studentId, { before, limit: MOST_COLD });
-        const earlier = cold.toReversed().flatMap((check) => earlierOf(check, before) ?? []);
-        const prior = await findPrior(db, actor.academyId);
-        ctx.body = { readdress, earlier, prior } satisfies StudentKnownView;
       },
     },
     {

@@ -3,7 +3,7 @@ import { solveDocument } from '@lotrecht/judging';
 import { type Queries } from '../database/database.ts';
 import { type Actor } from '../access/actor.ts';
 import { logChange } from '../changes/record-change.ts';
-import { conflict } from '../http/problem.ts';
+import { conflict } from '../problems/problem.ts';
 import { findStudent } from '../students/student-repository.ts';
 import { addVersion, listChecksOfStudent } from './check-repository.ts';
 

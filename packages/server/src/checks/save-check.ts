@@ -13,7 +13,7 @@ import { requireConsent } from '../consents/require-consent.ts';
 import { type Database, type Queries } from '../database/database.ts';
 import { isDuplicate } from '../database/trouble.ts';
 import { type Actor } from '../access/actor.ts';
-import { conflict, notFound, Problem } from '../http/problem.ts';
+import { conflict, notFound, Problem } from '../problems/problem.ts';
 import { findLesson } from '../lessons/lesson-repository.ts';
 import { lockStudent } from '../access/lock-student.ts';
 import { type Answerer } from './answerer.ts';

@@ -4,9 +4,9 @@ import { type Change, recordChange } from '../changes/record-change.ts';
 import { type Database } from '../database/database.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idParam } from '../http/params.ts';
-import { notFound } from '../http/problem.ts';
+import { notFound } from '../problems/problem.ts';
 import { type Route } from '../http/route.ts';
-import { requireActor } from '../identity/session-cookie.ts';
+import { requireActor } from '../http/require-actor.ts';
 import { lockStudent } from '../access/lock-student.ts';
 import {
   confirmConsent,

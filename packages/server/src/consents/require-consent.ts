@@ -1,7 +1,7 @@
 import { type ConsentView, type StudentView } from '@lotrecht/records';
 import { type Queries } from '../database/database.ts';
 import { type Actor } from '../access/actor.ts';
-import { Problem } from '../http/problem.ts';
+import { Problem } from '../problems/problem.ts';
 import { hasConsent } from './consent-repository.ts';
 
 type Scope = ConsentView['scope'];

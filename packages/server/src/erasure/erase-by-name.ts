@@ -3,7 +3,7 @@ import { type Logger } from 'pino';
 import { type Database, type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
 import { type Actor } from '../access/actor.ts';
-import { notFound, Problem } from '../http/problem.ts';
+import { notFound, Problem } from '../problems/problem.ts';
 import { type PostBox } from '../post/post-box.ts';
 import { logChange } from '../changes/record-change.ts';
 import { eraseStudent } from './erase-student.ts';

@@ -3,7 +3,7 @@ import { recordEvent } from '../audit/academy-log.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idParam } from '../http/params.ts';
 import { type Route } from '../http/route.ts';
-import { requireActor } from '../identity/session-cookie.ts';
+import { requireActor } from '../http/require-actor.ts';
 import { eraseByName, type ErasureDependencies, listErased } from './erase-by-name.ts';
 import { findRetention, keepRetention } from './retention.ts';
 

@@ -8,8 +8,8 @@ import { pipeline } from 'node:stream/promises';
 import { isBusy } from '../database/trouble.ts';
 import { AtOnce } from '../http/at-once.ts';
 import { type AppContext } from '../http/context.ts';
-import { Problem } from '../http/problem.ts';
-import { requireActor } from '../identity/session-cookie.ts';
+import { Problem } from '../problems/problem.ts';
+import { requireActor } from '../http/require-actor.ts';
 import { LineTooLong } from './text-lines.ts';
 
 const MEGABYTE = 1024 * 1024;

@@ -1,6 +1,6 @@
 import { type Database } from '../database/database.ts';
 import { type Route } from '../http/route.ts';
-import { requireActor } from '../identity/session-cookie.ts';
+import { requireActor } from '../http/require-actor.ts';
 import { listGuesses } from './eye-repository.ts';
 import { eyeView } from './eye-view.ts';
 

@@ -1,4 +1,4 @@
-import { Problem } from './problem.ts';
+import { Problem } from '../problems/problem.ts';
 
 /** How much of something may go on at the same time in this server. */
 export interface AtOnceLimit {

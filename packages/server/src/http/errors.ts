@@ -1,7 +1,7 @@
 import { DocumentRefused } from '@lotrecht/records';
 import { hasNoRoom, isBusy, isUnreachable } from '../database/trouble.ts';
 import { type AppMiddleware } from './context.ts';
-import { Problem, type ProblemDetail } from './problem.ts';
+import { Problem, type ProblemDetail } from '../problems/problem.ts';
 
 function toDetail(error: unknown): ProblemDetail {
   if (error instanceof Problem) return error.detail;

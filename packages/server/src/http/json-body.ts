@@ -1,7 +1,7 @@
 import { bodyParser } from '@koa/bodyparser';
 import { type Validator } from '@lotrecht/records';
 import { type AppContext, type AppMiddleware } from './context.ts';
-import { Problem } from './problem.ts';
+import { Problem } from '../problems/problem.ts';
 
 /** The largest body a request may carry: many times a full check. */
 export const BODY_LIMIT = '512kb';

@@ -1,5 +1,5 @@
 import { type AppContext } from './context.ts';
-import { notFound } from './problem.ts';
+import { notFound } from '../problems/problem.ts';
 
 /** Versions 1 to 5: the database refuses some that claim to be of another. */
 export const ID = /^[0-9a-f]{8}-[0-9a-f]{4}-[1-5][0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/;

@@ -1,5 +1,5 @@
 import { type AppMiddleware } from './context.ts';
-import { Problem } from './problem.ts';
+import { Problem } from '../problems/problem.ts';
 
 /** Where people reach this installation. Nothing of a request decides it. */
 export interface PublicOrigins {

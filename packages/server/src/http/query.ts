@@ -1,6 +1,6 @@
 import { type AppContext } from './context.ts';
 import { ID } from './params.ts';
-import { Problem } from './problem.ts';
+import { Problem } from '../problems/problem.ts';
 
 /** Something in a request that fits no schema of its own, named by its field. */
 export function refused(path: string, message: string, code = 'not-allowed'): Problem {

@@ -1,6 +1,6 @@
 import { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible';
 import { type AppMiddleware } from './context.ts';
-import { Problem } from './problem.ts';
+import { Problem } from '../problems/problem.ts';
 
 /**
  * A ceiling on requests per device address and minute, far above any hand. Counted in this server alone: it protects

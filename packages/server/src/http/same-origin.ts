@@ -1,6 +1,6 @@
 import { type AppMiddleware } from './context.ts';
 import { type PublicOrigins } from './public-origin.ts';
-import { Problem } from './problem.ts';
+import { Problem } from '../problems/problem.ts';
 
 const SAFE_METHODS = new Set(['GET', 'HEAD', 'OPTIONS']);
 

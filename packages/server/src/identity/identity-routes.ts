@@ -6,7 +6,7 @@ import { type AppContext } from '../http/context.ts';
 import { holdLease } from '../database/lease.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idParam } from '../http/params.ts';
-import { notFound, Problem } from '../http/problem.ts';
+import { notFound, Problem } from '../problems/problem.ts';
 import { type Route } from '../http/route.ts';
 import { noteSecurity, typedAccount } from '../http/security-log.ts';
 import {
@@ -20,10 +20,10 @@ import {
 import { hashPassword, passwordFits } from './passwords.ts';
 import { isKnownDevice, rememberDevice } from './known-device-repository.ts';
 import { beginTry, ownTry } from './password-try.ts';
+import { requireActor } from '../http/require-actor.ts';
 import {
   clearSessionCookie,
   deviceToken,
-  requireActor,
   requireTokenHash,
   setDeviceCookie,
   setSessionCookie,

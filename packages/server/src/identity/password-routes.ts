@@ -11,7 +11,7 @@ import { type Actor, actorOf } from '../access/actor.ts';
 import { type AppContext } from '../http/context.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idParam } from '../http/params.ts';
-import { notFound, Problem } from '../http/problem.ts';
+import { notFound, Problem } from '../problems/problem.ts';
 import { type PublicOrigins } from '../http/public-origin.ts';
 import { type Route } from '../http/route.ts';
 import { noteSecurity, typedAccount } from '../http/security-log.ts';
@@ -38,7 +38,8 @@ import {
 import { askForReset, beginTry, ownTry } from './password-try.ts';
 import { isStandInAddress } from './stand-in-address.ts';
 import { hashPassword, passwordFits } from './passwords.ts';
-import { requireActor, setSessionCookie } from './session-cookie.ts';
+import { requireActor } from '../http/require-actor.ts';
+import { setSessionCookie } from './session-cookie.ts';
 import { closeAllSessions, openSession } from './session-repository.ts';
 import { type SignInLimits } from './sign-in-limits.ts';
 

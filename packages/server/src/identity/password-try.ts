@@ -1,6 +1,6 @@
 import { type Actor } from '../access/actor.ts';
 import { type AppContext } from '../http/context.ts';
-import { Problem } from '../http/problem.ts';
+import { Problem } from '../problems/problem.ts';
 import { noteSecurity } from '../http/security-log.ts';
 import { type PasswordTry, type SignInLimits } from './sign-in-limits.ts';
 

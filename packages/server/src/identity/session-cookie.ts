@@ -1,7 +1,6 @@
+import { requireActor } from '../http/require-actor.ts';
 import { type Database } from '../database/database.ts';
-import { type Actor } from '../access/actor.ts';
 import { type AppContext, type AppMiddleware } from '../http/context.ts';
-import { Problem } from '../http/problem.ts';
 import { KNOWN_DAYS } from './known-device-repository.ts';
 import { findSession, hashToken, SESSION_DAYS } from './session-repository.ts';
 
@@ -62,14 +61,6 @@ export function recogniseSession(db: Database): AppMiddleware {
     }
     await next();
   };
-}
-
-/** The signed-in instructor. @throws Problem 401 */
-export function requireActor(ctx: AppContext): Actor {
-  if (ctx.state.actor === undefined) {
-    throw new Problem({ status: 401, code: 'not-signed-in', title: 'Sign in first.' });
-  }
-  return ctx.state.actor;
 }
 
 /** The hash of the session's token, for what concerns this session alone. @throws Problem 401 */

@@ -1,14 +1,13 @@
 import { type LessonInput } from '@lotrecht/records';
 import { recordChange } from '../changes/record-change.ts';
 import { requireConsent } from '../consents/require-consent.ts';
-import { type Database } from '../database/database.ts';
+import { type Database, type Queries } from '../database/database.ts';
 import { isDuplicate } from '../database/trouble.ts';
 import { type Actor } from '../access/actor.ts';
-import { conflict, notFound, type Problem } from '../http/problem.ts';
+import { conflict, notFound, type Problem } from '../problems/problem.ts';
 import { refused } from '../http/query.ts';
 import { places } from '../records/index.ts';
 import { lockStudent } from '../access/lock-student.ts';
-import { recomputeBroughtBack } from '../checks/correct-hand.ts';
 import { type ChangedRecords } from '../records/record-store.ts';
 import {
   findLesson,
@@ -71,22 +70,24 @@ async function saveLesson(db: Database, actor: Actor, id: string, input: LessonI
   return saved;
 }
 
-/** Takes away or, with `false`, brings back. @throws Problem 404 where there was none to change */
-async function setDeleted(db: Database, actor: Actor, id: string, deleted: boolean): Promise<void> {
-  const studentId = await studentOfLesson(db, actor, id);
-  if (studentId === undefined) throw notFound();
-  await db.inTransaction(async (tx) => {
-    await lockStudent(tx, actor, studentId);
-    if (!(await setLessonDeleted(tx, actor, id, deleted))) throw notFound();
-    if (!deleted) await recomputeBroughtBack(tx, actor, studentId);
-    const action = deleted ? 'deleted' : 'restored';
-    await recordChange(tx, actor, { kind: 'lesson', id, revision: null, studentId, action });
-  });
-}
+/** What has to follow when a lesson is brought back; in the transaction that does it. */
+export type LessonBroughtBack = (tx: Queries, actor: Actor, studentId: string) => Promise<void>;
 
 /** Lessons, as they are changed. */
-export const lessons: ChangedRecords<LessonInput, LessonRow> = {
-  find: findLesson,
-  save: saveLesson,
-  setDeleted,
-};
+export function lessonsWith(broughtBack: LessonBroughtBack): ChangedRecords<LessonInput, LessonRow> {
+  return {
+    find: findLesson,
+    save: saveLesson,
+    setDeleted: async (db, actor, id, deleted) => {
+      const studentId = await studentOfLesson(db, actor, id);
+      if (studentId === undefined) throw notFound();
+      await db.inTransaction(async (tx) => {
+        await lockStudent(tx, actor, studentId);
+        if (!(await setLessonDeleted(tx, actor, id, deleted))) throw notFound();
+        if (!deleted) await broughtBack(tx, actor, studentId);
+        const action = deleted ? 'deleted' : 'restored';
+        await recordChange(tx, actor, { kind: 'lesson', id, revision: null, studentId, action });
+      });
+    },
+  };
+}

@@ -1,8 +1,8 @@
 import { Tinypool } from 'tinypool';
 import { AtOnce } from '../http/at-once.ts';
 import { type AppContext } from '../http/context.ts';
-import { Problem } from '../http/problem.ts';
-import { requireActor } from '../identity/session-cookie.ts';
+import { Problem } from '../problems/problem.ts';
+import { requireActor } from '../http/require-actor.ts';
 import { formatOf, type PrintOrder } from './print-order.ts';
 
 /** Prints away from the thread that answers requests. */

@@ -7,7 +7,7 @@ import { requireConsent } from '../consents/require-consent.ts';
 import { type Database, type Queries } from '../database/database.ts';
 import { type Bindable, declared, sql, type SqlFragment } from '../database/sql.ts';
 import { isDuplicate } from '../database/trouble.ts';
-import { conflict, notFound } from '../http/problem.ts';
+import { conflict, notFound } from '../problems/problem.ts';
 import { lockStudent } from '../access/lock-student.ts';
 import {
   columnOf,

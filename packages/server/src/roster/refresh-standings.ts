@@ -5,7 +5,7 @@ import { type Database, type Queries } from '../database/database.ts';
 import { ifPossible } from '../database/in-time.ts';
 import { sql } from '../database/sql.ts';
 import { wholeAcademy } from '../access/scope.ts';
-import { newestColdsOf } from '../lessons/last-cold.ts';
+import { newestColdsOf } from './last-cold.ts';
 import { dropEvidence, keepEvidence } from './academy-prior.ts';
 import { flagsOf } from './line-flags.ts';
 

@@ -11,7 +11,7 @@ import { type Queries } from '../database/database.ts';
 import { type Bindable, listOf, sql, type SqlFragment } from '../database/sql.ts';
 import { type Actor } from '../access/actor.ts';
 import { type Scope } from '../access/scope.ts';
-import { listFlags } from '../lessons/last-cold.ts';
+import { listFlags } from './last-cold.ts';
 import { countDue } from './refresh-standings.ts';
 
 /** What of a roster is asked for. */

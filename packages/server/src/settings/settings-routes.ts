@@ -1,9 +1,9 @@
 import { type InstructorSettings, validateInstructorSettings } from '@lotrecht/records';
 import { type Database } from '../database/database.ts';
 import { bodyOf } from '../http/json-body.ts';
-import { conflict } from '../http/problem.ts';
+import { conflict } from '../problems/problem.ts';
 import { type Route } from '../http/route.ts';
-import { requireActor } from '../identity/session-cookie.ts';
+import { requireActor } from '../http/require-actor.ts';
 import { findSettings, keepSettings } from './settings-repository.ts';
 
 function says(

@@ -1,12 +1,11 @@
 import { type StudentInput, type StudentView } from '@lotrecht/records';
-import { recomputeForHand } from '../checks/correct-hand.ts';
 import { type Change, recordChange } from '../changes/record-change.ts';
 import { requireConsent } from '../consents/require-consent.ts';
 import { type Database, type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
 import { isDuplicate } from '../database/trouble.ts';
 import { type Actor } from '../access/actor.ts';
-import { conflict, notFound, Problem } from '../http/problem.ts';
+import { conflict, notFound, Problem } from '../problems/problem.ts';
 import { refused } from '../http/query.ts';
 import { lockStudent } from '../access/lock-student.ts';
 import { type ChangedRecords } from '../records/record-store.ts';
@@ -47,6 +46,14 @@ function changeOf(id: string, revision: number): Change {
   return { kind: 'student', id, revision, studentId: id, action: 'changed' };
 }
 
+/** What has to follow when a student's hand is corrected; in the transaction that does it. */
+export type HandChanged = (
+  tx: Queries,
+  actor: Actor,
+  studentId: string,
+  handedness: StudentView['handedness'],
+) => Promise<void>;
+
 /** Who was erased does not come back by a device that still has them. */
 async function requireNotErased(tx: Queries, { academyId }: Actor, id: string): Promise<void> {
   const erased = await tx.maybeOne(
@@ -70,8 +77,8 @@ async function requireNotErased(tx: Queries, { academyId }: Actor, id: string): 
 async function saveStudent(
   db: Database,
   actor: Actor,
-  id: string,
-  input: StudentInput,
+  { id, input }: { readonly id: string; readonly input: StudentInput },
+  handChanged: HandChanged,
 ): Promise<StudentView> {
   if (input.revision === 0) {
     try {
@@ -96,7 +103,7 @@ async function saveStudent(
       const { minor } = input;
       if (addsToRecord(before, input)) await requireConsent(tx, actor, { id, minor }, { scope: 'records' });
       if (!(await updateStudent(tx, actor, id, input))) throw conflict('student', before);
-      if (before.handedness !== input.handedness) await recomputeForHand(tx, actor, id, input.handedness);
+      if (before.handedness !== input.handedness) await handChanged(tx, actor, id, input.handedness);
       await recordChange(tx, actor, changeOf(id, input.revision + 1));
     });
   }
@@ -115,8 +122,10 @@ async function setDeleted(db: Database, actor: Actor, id: string, deleted: boole
 }
 
 /** Students, as they are changed. */
-export const students: ChangedRecords<StudentInput, StudentView> = {
-  find: findStudent,
-  save: saveStudent,
-  setDeleted,
-};
+export function studentsWith(handChanged: HandChanged): ChangedRecords<StudentInput, StudentView> {
+  return {
+    find: findStudent,
+    save: (db, actor, id, input) => saveStudent(db, actor, { id, input }, handChanged),
+    setDeleted,
+  };
+}

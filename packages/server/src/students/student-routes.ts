@@ -1,24 +1,21 @@
 import {
   type StudentCardView,
   type StudentInput,
-  type StudentPageView,
   studentInputOf,
   type StudentView,
   validateStudentInput,
 } from '@lotrecht/records';
-import { listChecksOfStudent } from '../checks/check-repository.ts';
 import { lookedAt } from '../audit/note-looks.ts';
 import { listConsents } from '../consents/consent-repository.ts';
 import { type Database } from '../database/database.ts';
 import { type AppContext } from '../http/context.ts';
 import { idParam } from '../http/params.ts';
-import { notFound } from '../http/problem.ts';
+import { notFound } from '../problems/problem.ts';
 import { matching, pageEnd } from '../http/query.ts';
 import { type Route } from '../http/route.ts';
-import { requireActor } from '../identity/session-cookie.ts';
-import { listLessonsOfStudent } from '../lessons/lesson-repository.ts';
+import { requireActor } from '../http/require-actor.ts';
 import { type ChangedKind, changeRoutes } from '../records/record-routes.ts';
-import { students } from './save-student.ts';
+import { type HandChanged, studentsWith } from './save-student.ts';
 import { findStudent, listStudents, type StudentWish } from './student-repository.ts';
 
 function wishOf(ctx: AppContext): StudentWish {
@@ -38,8 +35,8 @@ const STUDENT: ChangedKind<StudentInput, StudentView> = {
   toInput: (student) => studentInputOf(student, {}),
 };
 
-/** Students: list, one, one with all lessons, add, change, delete and undo. */
-export function studentRoutes(db: Database): readonly Route[] {
+/** Students: list, one, add, change, delete and undo. */
+export function studentRoutes(db: Database, handChanged: HandChanged): readonly Route[] {
   return [
     {
       method: 'get',
@@ -68,30 +65,6 @@ export function studentRoutes(db: Database): readonly Route[] {
         ctx.body = card;
       },
     },
-    {
-      method: 'get',
-      path: '/api/students/:id/history',
-      access: 'signed-in',
-      audit: { seen: 'student' },
-      handle: async (ctx) => {
-        const actor = requireActor(ctx);
-        const id = idParam(ctx);
-        const student = await findStudent(db, actor, id);
-        if (student === undefined) throw notFound();
-        lookedAt(ctx, [id]);
-        const lessons = await listLessonsOfStudent(db, actor, id);
-        const checks = await listChecksOfStudent(db, actor, id);
-        const page: StudentPageView = {
-          student,
-          consents: await listConsents(db, actor, id),
-          lessons: lessons.map((lesson) => ({
-            ...lesson,
-            checks: checks.filter((check) => check.lessonId === lesson.id),
-          })),
-        };
-        ctx.body = page;
-      },
-    },
-    ...changeRoutes(db, STUDENT, students),
+    ...changeRoutes(db, STUDENT, studentsWith(handChanged)),
   ];
 }

@@ -1,6 +1,6 @@
 import { type Database } from '../database/database.ts';
 import { addressKey } from '../http/client-address.ts';
-import { Problem } from '../http/problem.ts';
+import { Problem } from '../problems/problem.ts';
 import { tryCount } from '../http/try-count.ts';
 
 const MINUTE_S = 60;

@@ -5,7 +5,7 @@ import { findCheck } from '../checks/check-repository.ts';
 import { requireConsent } from '../consents/require-consent.ts';
 import { type Database } from '../database/database.ts';
 import { isDuplicate } from '../database/trouble.ts';
-import { conflict, notFound } from '../http/problem.ts';
+import { conflict, notFound } from '../problems/problem.ts';
 import { type ChangedRecords } from '../records/record-store.ts';
 import { lockStudent } from '../access/lock-student.ts';
 import {

@@ -2,7 +2,7 @@ import { composeCheck, judgementOf, solveDocument, type TypedReading } from '@lo
 import { type Circumstances, DocumentRefused, type SelfCheckInput } from '@lotrecht/records';
 import { logChange, recordChange } from '../changes/record-change.ts';
 import { requireConsent } from '../consents/require-consent.ts';
-import { Problem } from '../http/problem.ts';
+import { Problem } from '../problems/problem.ts';
 import { lockStudent } from '../access/lock-student.ts';
 import { addVersion, insertCheck, listLastChecks } from '../checks/check-repository.ts';
 import { type Database, type Queries } from '../database/database.ts';

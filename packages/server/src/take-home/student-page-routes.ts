@@ -8,7 +8,7 @@ import { isoFromUtc } from '../database/utc.ts';
 import { type AppContext } from '../http/context.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idParam } from '../http/params.ts';
-import { Problem } from '../http/problem.ts';
+import { Problem } from '../problems/problem.ts';
 import { type Route } from '../http/route.ts';
 import { noteSecurity } from '../http/security-log.ts';
 import { findLesson } from '../lessons/lesson-repository.ts';

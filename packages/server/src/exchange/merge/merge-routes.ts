@@ -3,7 +3,7 @@ import { type Database } from '../../database/database.ts';
 import { matching, oneOf } from '../../http/query.ts';
 import { type AtOnce } from '../../http/at-once.ts';
 import { type Route } from '../../http/route.ts';
-import { requireActor } from '../../identity/session-cookie.ts';
+import { requireActor } from '../../http/require-actor.ts';
 import { ImportRefused } from '../academy-file.ts';
 import { answerUpload } from '../file-upload.ts';
 import { textLines } from '../text-lines.ts';

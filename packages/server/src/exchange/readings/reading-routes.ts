@@ -9,7 +9,7 @@ import { type Database } from '../../database/database.ts';
 import { type AppContext } from '../../http/context.ts';
 import { type AtOnce } from '../../http/at-once.ts';
 import { type Route } from '../../http/route.ts';
-import { requireActor } from '../../identity/session-cookie.ts';
+import { requireActor } from '../../http/require-actor.ts';
 import { answerUpload } from '../file-upload.ts';
 import { BusyImporting } from '../one-import.ts';
 import { importReadings } from './import-readings.ts';

@@ -10,7 +10,7 @@ import { type Queries } from '../database/database.ts';
 import { listOf, sql } from '../database/sql.ts';
 import { type Scope } from '../access/scope.ts';
 import { visibleStudents } from '../access/visible.ts';
-import { type TeeSheetRow } from './lesson-repository.ts';
+import { type TeeSheetRow } from '../lessons/lesson-repository.ts';
 
 interface ColdRow {
   readonly studentId: string;

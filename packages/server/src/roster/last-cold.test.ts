@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { type TeeSheetEntry, type TodayView } from '@lotrecht/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';
-import { refreshStandings } from '../roster/refresh-standings.ts';
+import { refreshStandings } from './refresh-standings.ts';
 import { saveWorkedCheck, workedCheck } from '../test/documents.ts';
 import { startTestApp, type TestApp } from '../test/test-app.ts';
 

@@ -1,0 +1,70 @@
+import { earlierOf, MOST_EARLIER, readdressOfStudent, type StudentKnownView } from '@lotrecht/judging';
+import { type StudentPageView } from '@lotrecht/records';
+import { lookedAt } from '../audit/note-looks.ts';
+import { listChecksOfStudent, listColdChecks } from '../checks/check-repository.ts';
+import { listMeasuredLines } from '../checks/measured-line-repository.ts';
+import { listConsents } from '../consents/consent-repository.ts';
+import { type Database } from '../database/database.ts';
+import { idParam } from '../http/params.ts';
+import { matching } from '../http/query.ts';
+import { requireActor } from '../http/require-actor.ts';
+import { type Route } from '../http/route.ts';
+import { listLessonsOfStudent } from '../lessons/lesson-repository.ts';
+import { notFound } from '../problems/problem.ts';
+import { findPrior } from '../roster/academy-prior.ts';
+import { findStudent } from '../students/student-repository.ts';
+
+const DAY = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/;
+/** Without a day everything counts. */
+const LATEST_DAY = '9999-12-31';
+/** Enough for a few of every club group. */
+const MOST_COLD = 6 * MOST_EARLIER;
+
+/** A student with all lessons, and what is known of them when a check begins. */
+export function studentHistoryRoutes(db: Database): readonly Route[] {
+  return [
+    {
+      method: 'get',
+      path: '/api/students/:id/history',
+      access: 'signed-in',
+      audit: { seen: 'student' },
+      handle: async (ctx) => {
+        const actor = requireActor(ctx);
+        const id = idParam(ctx);
+        const student = await findStudent(db, actor, id);
+        if (student === undefined) throw notFound();
+        lookedAt(ctx, [id]);
+        const lessons = await listLessonsOfStudent(db, actor, id);
+        const checks = await listChecksOfStudent(db, actor, id);
+        const page: StudentPageView = {
+          student,
+          consents: await listConsents(db, actor, id),
+          lessons: lessons.map((lesson) => ({
+            ...lesson,
+            checks: checks.filter((check) => check.lessonId === lesson.id),
+          })),
+        };
+        ctx.body = page;
+      },
+    },
+    {
+      method: 'get',
+      path: '/api/students/:id/known',
+      access: 'signed-in',
+      audit: { seen: 'lines' },
+      handle: async (ctx) => {
+        const before = matching(ctx, 'on', DAY, 'Give the day of the lesson as YYYY-MM-DD.') ?? LATEST_DAY;
+        const actor = requireActor(ctx);
+        const student = await findStudent(db, actor, idParam(ctx));
+        if (student === undefined) throw notFound();
+        const studentId = student.id;
+        lookedAt(ctx, [studentId]);
+        const readdress = readdressOfStudent(await listMeasuredLines(db, actor, { studentId }));
+        const cold = await listColdChecks(db, actor, studentId, { before, limit: MOST_COLD });
+        const earlier = cold.toReversed().flatMap((check) => earlierOf(check, before) ?? []);
+        const prior = await findPrior(db, actor.academyId);
+        ctx.body = { readdress, earlier, prior } satisfies StudentKnownView;
+      },
+    },
+  ];
+}

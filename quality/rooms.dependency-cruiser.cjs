@@ -1,0 +1,19 @@
+const base = require('../.dependency-cruiser.cjs');
+
+/** A room of the server stands on others, and none of these on it; what a page needs of several is read in `pages/`. */
+module.exports = {
+  forbidden: [
+    {
+      name: 'no-room-cycles',
+      severity: 'error',
+      scope: 'folder',
+      from: { path: '^packages/server/src' },
+      to: { circular: true },
+    },
+  ],
+  options: {
+    ...base.options,
+    exclude: { path: '(^|/)(dist|\\.angular)/|\\.test\\.ts$|^packages/server/src/(test|faults|bench|demo)/' },
+    tsConfig: { fileName: 'tsconfig.depcruise.json' },
+  },
+};

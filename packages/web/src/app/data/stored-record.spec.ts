@@ -156,6 +156,20 @@ describe('a record that is kept', () => {
     expect(draftOf(page)).toMatchObject({ asked: true });
   });
 
+  it('that waits is given up for a later one', async () => {
+    const page = opened();
+    await page.record.begin('p', rim);
+    page.record.save(typedRim).subscribe();
+    page.http.expectOne('/api/places/p').error(new ProgressEvent('error'));
+    page.record.save({ ...typedRim, name: 'Far rim' }).subscribe();
+    const later = page.http.expectOne('/api/places/p');
+    expect(later.request.body).toEqual({ revision: 1, name: 'Far rim' });
+    later.flush({ ...rim, name: 'Far rim', revision: 2 });
+    page.record.tryNow();
+    page.http.expectNone('/api/places/p');
+    expect(page.record.state()).toBe('kept');
+  });
+
   it('that is refused stays typed, and is asked to be kept no more', async () => {
     const page = opened();
     await page.record.begin('p', rim);

@@ -1,5 +1,5 @@
 import { DestroyRef, inject, signal } from '@angular/core';
-import { catchError, defer, EMPTY, type Observable, Subject, takeUntil, tap, throwError } from 'rxjs';
+import { catchError, defer, EMPTY, merge, type Observable, Subject, takeUntil, tap, throwError } from 'rxjs';
 import { type ApiProblem, toProblem } from '../api/problem.ts';
 import { SessionStore } from '../session/session.store.ts';
 import { DraftStore } from './draft-store.ts';
@@ -45,6 +45,8 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
   private readonly session = inject(SessionStore);
   private readonly askedToTry = new Subject<void>();
   private readonly left = new Subject<void>();
+  /** A later save takes the place of one that still waits: an older one never goes on top of it. */
+  private readonly superseded = new Subject<void>();
   private id = '';
   private studentId: string | undefined;
   private mine: Input | null = null;
@@ -106,6 +108,7 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
 
   /** Keeps it on the server, through trouble that passes; a conflict is shown, and nothing is overwritten. */
   save(input: Input): Observable<View> {
+    this.superseded.next();
     this.problem.set(null);
     this.mine = input;
     const sent = { input, more: null };
@@ -131,7 +134,7 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
         else this.keptBefore(saved);
       }),
       catchError((error: unknown) => this.meet(error, input)),
-      takeUntil(this.left),
+      takeUntil(merge(this.left, this.superseded)),
     );
   }
 

@@ -1,14 +1,8 @@
 -- What the last blind baselines left to watch is kept with where a student stands: a day's sheet opens no documents.
--- And of each line's newest set-ups by club, which is the newest of all: a group is counted without sorting it.
 
 ALTER TABLE student_standing
   -- The newest few, newest first: day of the lesson, and the line to watch with its result; NULL until computed.
   ADD COLUMN last_colds JSON NULL;
-
-ALTER TABLE line_standing
-  -- Of those with a verdict, over all clubs.
-  ADD COLUMN newest BOOLEAN NOT NULL DEFAULT FALSE,
-  ADD KEY cohort_newest (academy_id, help, newest, line, verdict, student_id);
 
 INSERT INTO standing_due (academy_id, student_id)
 SELECT academy_id, id FROM student WHERE deleted_at IS NULL

@@ -6,11 +6,11 @@ import {
   type SyncView,
 } from '@lotrecht/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { allRoutes } from '../app.ts';
 import { sql } from '../database/sql.ts';
 import { type Route } from '../http/route.ts';
 import { KINDS } from '../records/kinds/index.ts';
 import { saveWorkedCheck, workedCheck } from '../test/documents.ts';
+import { ROUTES } from '../test/routes.ts';
 import { idOfKind, sampleOf } from '../test/samples.ts';
 import { type Answer, startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
 
@@ -25,16 +25,7 @@ beforeAll(async () => {
 });
 afterAll(() => app.stop());
 
-const routes = allRoutes({
-  db: undefined as never,
-  limits: undefined as never,
-  guesses: undefined as never,
-  origins: undefined as never,
-  printer: undefined as never,
-  answerer: undefined as never,
-  postBox: undefined as never,
-  setupCode: undefined,
-});
+const routes = ROUTES;
 
 type Do = () => Promise<Answer>;
 

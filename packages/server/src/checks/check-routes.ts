@@ -14,7 +14,7 @@ import { type Answerer } from './answerer.ts';
 import { findCheck, listVersions, setCheckDeleted, studentOfCheck } from './check-repository.ts';
 import { recomputeBroughtBack } from './correct-hand.ts';
 import { lockStudent } from '../access/lock-student.ts';
-import { findStudent } from '../students/student-repository.ts';
+import { lookAtStudent } from '../students/look-at-student.ts';
 import { listMeasuredChecks, listMeasuredLines } from './measured-line-repository.ts';
 import { LINES } from './lines.ts';
 import { saveCheck } from './save-check.ts';
@@ -31,16 +31,6 @@ export function checkRoutes(db: Database, answerer: Answerer): readonly Route[] 
       const action = deleted ? 'deleted' : 'restored';
       await recordChange(tx, actor, { kind: 'check', id, revision: null, studentId, action });
     });
-  };
-  /** The student whose lines are asked for; that they were looked at is noted. */
-  const lookAtLines = async (
-    ctx: Parameters<Route['handle']>[0],
-  ): Promise<{ actor: Actor; studentId: string }> => {
-    const actor = requireActor(ctx);
-    const student = await findStudent(db, actor, idParam(ctx));
-    if (student === undefined) throw notFound();
-    lookedAt(ctx, [student.id]);
-    return { actor, studentId: student.id };
   };
   return [
     {
@@ -62,8 +52,8 @@ export function checkRoutes(db: Database, answerer: Answerer): readonly Route[] 
       access: 'signed-in',
       audit: { seen: 'lines' },
       handle: async (ctx) => {
-        const { actor, studentId } = await lookAtLines(ctx);
-        ctx.body = await listMeasuredChecks(db, actor, { studentId });
+        const { id: studentId } = await lookAtStudent(ctx, db);
+        ctx.body = await listMeasuredChecks(db, requireActor(ctx), { studentId });
       },
     },
     {
@@ -73,14 +63,12 @@ export function checkRoutes(db: Database, answerer: Answerer): readonly Route[] 
       audit: { seen: 'lines' },
       handle: async (ctx) => {
         const actor = requireActor(ctx);
-        const student = await findStudent(db, actor, idParam(ctx));
-        if (student === undefined) throw notFound();
+        const { id: studentId } = await lookAtStudent(ctx, db);
         const line = LINES.find((name) => name === ctx.params['line']);
         if (line === undefined) throw notFound();
         const clubGroup = oneOf(ctx, 'club', Object.keys(USUAL_OF_CLUB) as ClubGroup[]);
-        lookedAt(ctx, [student.id]);
         ctx.body = await listMeasuredLines(db, actor, {
-          studentId: student.id,
+          studentId,
           line,
           ...(clubGroup && { clubGroup }),
         });

@@ -4,13 +4,12 @@ import { recordEvent } from '../audit/academy-log.ts';
 import { lookedAt } from '../audit/note-looks.ts';
 import { type Database } from '../database/database.ts';
 import { type AppContext } from '../http/context.ts';
-import { idParam } from '../http/params.ts';
 import { notFound } from '../problems/problem.ts';
 import { AtOnce } from '../http/at-once.ts';
 import { type Route } from '../http/route.ts';
 import { describeActor } from '../identity/instructor-repository.ts';
 import { requireActor } from '../http/require-actor.ts';
-import { findStudent } from '../students/student-repository.ts';
+import { lookAtStudent } from '../students/look-at-student.ts';
 import { listCalendarDays } from './calendar-repository.ts';
 import { calendarOf } from './calendar.ts';
 import { exportAcademy, exportCsv } from './export-academy.ts';
@@ -79,10 +78,8 @@ export function exchangeRoutes(db: Database): readonly Route[] {
       audit: { exported: 'student' },
       handle: async (ctx) => {
         const actor = requireActor(ctx);
-        const student = await findStudent(db, actor, idParam(ctx));
-        if (student === undefined) throw notFound();
-        lookedAt(ctx, [student.id]);
-        const whose = { academyId: actor.academyId, studentId: student.id };
+        const { id: studentId } = await lookAtStudent(ctx, db);
+        const whose = { academyId: actor.academyId, studentId };
         const chunks = asJsonLines(exportAcademy(db, whose));
         sendFile(places, ctx, { name: 'student.jsonl', type: 'application/jsonl', chunks });
       },

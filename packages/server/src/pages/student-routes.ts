@@ -1,18 +1,15 @@
 import { earlierOf, MOST_EARLIER, readdressOfStudent, type StudentKnownView } from '@lotrecht/judging';
 import { type StudentPageView } from '@lotrecht/records';
-import { lookedAt } from '../audit/note-looks.ts';
 import { listChecksOfStudent, listColdChecks } from '../checks/check-repository.ts';
 import { listMeasuredLines } from '../checks/measured-line-repository.ts';
 import { listConsents } from '../consents/consent-repository.ts';
 import { type Database } from '../database/database.ts';
-import { idParam } from '../http/params.ts';
 import { matching } from '../http/query.ts';
 import { requireActor } from '../http/require-actor.ts';
 import { type Route } from '../http/route.ts';
 import { listLessonsOfStudent } from '../lessons/lesson-repository.ts';
-import { notFound } from '../problems/problem.ts';
 import { findPrior } from '../roster/academy-prior.ts';
-import { findStudent } from '../students/student-repository.ts';
+import { lookAtStudent } from '../students/look-at-student.ts';
 
 const DAY = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/;
 /** Without a day everything counts. */
@@ -30,10 +27,8 @@ export function studentHistoryRoutes(db: Database): readonly Route[] {
       audit: { seen: 'student' },
       handle: async (ctx) => {
         const actor = requireActor(ctx);
-        const id = idParam(ctx);
-        const student = await findStudent(db, actor, id);
-        if (student === undefined) throw notFound();
-        lookedAt(ctx, [id]);
+        const student = await lookAtStudent(ctx, db);
+        const { id } = student;
         const lessons = await listLessonsOfStudent(db, actor, id);
         const checks = await listChecksOfStudent(db, actor, id);
         const page: StudentPageView = {
@@ -55,10 +50,7 @@ export function studentHistoryRoutes(db: Database): readonly Route[] {
       handle: async (ctx) => {
         const before = matching(ctx, 'on', DAY, 'Give the day of the lesson as YYYY-MM-DD.') ?? LATEST_DAY;
         const actor = requireActor(ctx);
-        const student = await findStudent(db, actor, idParam(ctx));
-        if (student === undefined) throw notFound();
-        const studentId = student.id;
-        lookedAt(ctx, [studentId]);
+        const { id: studentId } = await lookAtStudent(ctx, db);
         const readdress = readdressOfStudent(await listMeasuredLines(db, actor, { studentId }));
         const cold = await listColdChecks(db, actor, studentId, { before, limit: MOST_COLD });
         const earlier = cold.toReversed().flatMap((check) => earlierOf(check, before) ?? []);

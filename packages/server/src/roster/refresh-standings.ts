@@ -1,4 +1,3 @@
-import { USUAL_OF_CLUB } from '@lotrecht/judging';
 import { type LastColdView, type LineFlag, type MeasuredLineView } from '@lotrecht/records';
 import { listMeasuredLines } from '../checks/measured-line-repository.ts';
 import { type Database, type Queries } from '../database/database.ts';
@@ -90,8 +89,6 @@ async function bringUpToDate(tx: Queries, { academyId, studentId }: Due): Promis
 
 interface NewestLine extends MeasuredLineView {
   readonly flag: LineFlag['code'] | null;
-  /** Of those of the line with a verdict and the same help, over all clubs. */
-  readonly newest: boolean;
 }
 
 /** The newest set-up of each line by club and help; rows come oldest first. */
@@ -104,39 +101,10 @@ function newestOf(rows: readonly MeasuredLineView[], flags: readonly LineFlag[])
       help === 'blind'
         ? flags.find((f) => f.line === row.line && f.clubGroup === row.clubGroup && f.date === row.heldOn)
         : undefined;
-    newest.set(`${row.line} ${row.clubGroup ?? 'none'} ${help}`, {
-      ...row,
-      flag: flag?.code ?? null,
-      newest: false,
-    });
+    newest.set(`${row.line} ${row.clubGroup ?? 'none'} ${help}`, { ...row, flag: flag?.code ?? null });
   }
-  return marked([...newest.values()]);
+  return [...newest.values()];
 }
-
-/** Marks the newest of each line and help; of two of one day that of the club that comes first. */
-function marked(lines: readonly NewestLine[]): readonly NewestLine[] {
-  const first = (a: NewestLine, b: NewestLine): boolean =>
-    a.heldOn === b.heldOn ? rankOf(a.clubGroup) < rankOf(b.clubGroup) : a.heldOn > b.heldOn;
-  return lines.map((line) => ({
-    ...line,
-    newest:
-      line.verdict !== null &&
-      !lines.some(
-        (other) =>
-          other.line === line.line &&
-          other.verdict !== null &&
-          other.circumstances?.help === line.circumstances?.help &&
-          first(other, line),
-      ),
-  }));
-}
-
-/** As the database orders them: no club before the others. */
-function rankOf(clubGroup: MeasuredLineView['clubGroup']): number {
-  return clubGroup === null ? -1 : CLUB_GROUPS.indexOf(clubGroup);
-}
-
-const CLUB_GROUPS: readonly string[] = Object.keys(USUAL_OF_CLUB);
 
 async function keepLines(
   tx: Queries,
@@ -147,12 +115,12 @@ async function keepLines(
     (
       l,
     ) => sql`(${academyId}, ${studentId}, ${l.line}, ${l.clubGroup ?? 'none'}, ${l.circumstances?.help ?? 'blind'},
-                ${l.heldOn}, ${l.handedAzimuthDeg}, ${l.verdict}, ${l.flag}, ${l.newest})`,
+                ${l.heldOn}, ${l.handedAzimuthDeg}, ${l.verdict}, ${l.flag})`,
   );
   if (first === undefined) return;
   await tx.exec(sql`
     INSERT INTO line_standing
-      (academy_id, student_id, line, club_group, help, held_on, handed_azimuth_deg, verdict, flag, newest)
+      (academy_id, student_id, line, club_group, help, held_on, handed_azimuth_deg, verdict, flag)
     VALUES ${others.reduce((all, row) => sql`${all}, ${row}`, first)}`);
 }
 

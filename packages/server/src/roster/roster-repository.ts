@@ -146,21 +146,23 @@ interface CohortRow {
  */
 export async function cohortOf(db: Queries, scope: Scope, choice: CohortChoice): Promise<CohortView> {
   const { help, handedness, clubGroup } = choice;
-  const ofGroup = sql`n.academy_id = ${scope.academyId} AND n.help = ${help} AND n.verdict IS NOT NULL
-    AND ${clubGroup === undefined ? sql`n.newest = 1` : sql`n.club_group = ${clubGroup}`}`;
-  const ofStudents = sql`s.deleted_at IS NULL AND ${handedness === undefined ? sql`TRUE` : sql`s.handedness = ${handedness}`}`;
+  const belongs = sql`n.academy_id = ${scope.academyId} AND n.help = ${help} AND n.verdict IS NOT NULL
+    AND ${clubGroup === undefined ? sql`TRUE` : sql`n.club_group = ${clubGroup}`}
+    AND s.deleted_at IS NULL AND ${handedness === undefined ? sql`TRUE` : sql`s.handedness = ${handedness}`}`;
+  const newest = sql`
+    SELECT n.student_id, n.line, n.verdict, n.handed_azimuth_deg AS phi, n.flag,
+           ROW_NUMBER() OVER (PARTITION BY n.student_id, n.line ORDER BY n.held_on DESC, n.club_group) AS place
+    FROM line_standing n JOIN student s ON s.academy_id = n.academy_id AND s.id = n.student_id
+    WHERE ${belongs}`;
   const rows = await db.many<CohortRow>(sql`
-    SELECT n.line, n.verdict, COUNT(*) AS n,
-           SUM(n.verdict = 'out' AND (n.handed_azimuth_deg > 0) = (n.line = 'face')) AS open,
-           SUM(n.verdict = 'out' AND (n.handed_azimuth_deg > 0) <> (n.line = 'face')) AS closed,
-           SUM(COALESCE(n.flag = 'relapse', FALSE)) AS relapsed
-    FROM line_standing n
-    STRAIGHT_JOIN student s FORCE INDEX (PRIMARY) ON s.academy_id = n.academy_id AND s.id = n.student_id
-    WHERE ${ofGroup} AND ${ofStudents} GROUP BY n.line, n.verdict`);
+    SELECT line, verdict, COUNT(*) AS n,
+           SUM(verdict = 'out' AND (phi > 0) = (line = 'face')) AS open,
+           SUM(verdict = 'out' AND (phi > 0) <> (line = 'face')) AS closed,
+           SUM(COALESCE(flag = 'relapse', FALSE)) AS relapsed
+    FROM (${newest}) newest WHERE place = 1 GROUP BY line, verdict`);
   const { students } = await db.one<{ students: number }>(sql`
-    SELECT COUNT(*) AS students FROM student s
-    WHERE s.academy_id = ${scope.academyId} AND ${ofStudents} AND EXISTS (
-      SELECT 1 FROM line_standing n WHERE n.student_id = s.id AND ${ofGroup})`);
+    SELECT COUNT(DISTINCT n.student_id) AS students
+    FROM line_standing n JOIN student s ON s.academy_id = n.academy_id AND s.id = n.student_id WHERE ${belongs}`);
   return {
     students,
     lines: LINE_NAMES.flatMap((line) =>

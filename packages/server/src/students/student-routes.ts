@@ -9,14 +9,13 @@ import { lookedAt } from '../audit/note-looks.ts';
 import { listConsents } from '../consents/consent-repository.ts';
 import { type Database } from '../database/database.ts';
 import { type AppContext } from '../http/context.ts';
-import { idParam } from '../http/params.ts';
-import { notFound } from '../problems/problem.ts';
 import { matching, pageEnd } from '../http/query.ts';
 import { type Route } from '../http/route.ts';
 import { requireActor } from '../http/require-actor.ts';
 import { type ChangedKind, changeRoutes } from '../records/record-routes.ts';
 import { type HandChanged, studentsWith } from './save-student.ts';
-import { findStudent, listStudents, type StudentWish } from './student-repository.ts';
+import { lookAtStudent } from './look-at-student.ts';
+import { listStudents, type StudentWish } from './student-repository.ts';
 
 function wishOf(ctx: AppContext): StudentWish {
   const find = matching(ctx, 'find', /^.{1,120}$/su, 'Give a part of a name, up to 120 characters.');
@@ -56,12 +55,9 @@ export function studentRoutes(db: Database, handChanged: HandChanged): readonly 
       access: 'signed-in',
       audit: { seen: 'student' },
       handle: async (ctx) => {
-        const actor = requireActor(ctx);
-        const id = idParam(ctx);
-        const student = await findStudent(db, actor, id);
-        if (student === undefined) throw notFound();
-        lookedAt(ctx, [id]);
-        const card: StudentCardView = { student, consents: await listConsents(db, actor, id) };
+        const student = await lookAtStudent(ctx, db);
+        const consents = await listConsents(db, requireActor(ctx), student.id);
+        const card: StudentCardView = { student, consents };
         ctx.body = card;
       },
     },

@@ -25,6 +25,7 @@ import { type PostBox } from '../post/post-box.ts';
 import { findLesson } from '../lessons/lesson-repository.ts';
 import { answerPrint, type Printer } from '../printing/printer.ts';
 import { lockStudent } from '../access/lock-student.ts';
+import { lookAtStudent } from '../students/look-at-student.ts';
 import { findStudent } from '../students/student-repository.ts';
 import { handOutWish } from './hand-out-wish.ts';
 import { findHandOut, listHandOuts } from './hand-out-repository.ts';
@@ -57,12 +58,6 @@ export interface TakeHomeDependencies {
 
 /** What goes home, for the instructor: hand-outs and links. */
 export function takeHomeRoutes({ db, origins, postBox, printer }: TakeHomeDependencies): readonly Route[] {
-  const requireStudent = async (ctx: AppContext) => {
-    const student = await findStudent(db, requireActor(ctx), idParam(ctx));
-    if (student === undefined) throw notFound();
-    return student;
-  };
-
   const printHandOut = async (ctx: AppContext): Promise<void> => {
     const actor = requireActor(ctx);
     const found = await findHandOut(db, actor, idParam(ctx));
@@ -91,7 +86,8 @@ export function takeHomeRoutes({ db, origins, postBox, printer }: TakeHomeDepend
   const sendLink = async (ctx: AppContext): Promise<void> => {
     const [actor, id] = [requireActor(ctx), idParam(ctx)];
     const input = bodyOf(ctx, validateStudentLinkInput);
-    const student = await requireStudent(ctx);
+    const student = await findStudent(db, actor, id);
+    if (student === undefined) throw notFound();
     const { academy } = await describeActor(db, actor, false);
     const made = await db.inTransaction(async (tx) => {
       await requireConsent(tx, actor, await lockStudent(tx, actor, id), { scope: 'link' });
@@ -124,8 +120,7 @@ export function takeHomeRoutes({ db, origins, postBox, printer }: TakeHomeDepend
       audit: { seen: 'hand-out' },
       handle: async (ctx) => {
         const actor = requireActor(ctx);
-        const { id } = await requireStudent(ctx);
-        lookedAt(ctx, [id]);
+        const { id } = await lookAtStudent(ctx, db);
         const view: TakeHomeView = {
           handOuts: await listHandOuts(db, actor, id),
           links: await listStudentLinks(db, actor, id),

@@ -35,10 +35,6 @@ export class RecordApi {
     const patch = patchOf(kind.toInput(before), input);
     return this.http.patch<View>(one, { ...patch, revision: before.revision });
   }
-
-  remove({ path }: { readonly path: string }, id: string): Observable<unknown> {
-    return this.http.delete(`/api/${path}/${id}`);
-  }
 }
 
 /** What changes one into the other, as a merge patch; nothing where they say the same. */

@@ -1,5 +1,5 @@
 import { DestroyRef, inject, signal } from '@angular/core';
-import { catchError, defer, EMPTY, merge, type Observable, Subject, takeUntil, tap, throwError } from 'rxjs';
+import { catchError, defer, EMPTY, merge, type Observable, Subject, takeUntil, tap } from 'rxjs';
 import { type ApiProblem, toProblem } from '../api/problem.ts';
 import { SessionStore } from '../session/session.store.ts';
 import { DraftStore } from './draft-store.ts';
@@ -106,7 +106,12 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
     void this.keepTyped(input, more, false);
   }
 
-  /** Keeps it on the server, through trouble that passes; a conflict is shown, and nothing is overwritten. */
+  /**
+   * Keeps it on the server, through trouble that passes. A conflict or a refusal is said by this record, and nothing is
+   * overwritten.
+   *
+   * @returns what is kept; nothing where it is not
+   */
   save(input: Input): Observable<View> {
     this.superseded.next();
     this.problem.set(null);
@@ -199,7 +204,7 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
     void this.keepTyped(input, null, false);
     this.problem.set(problem);
     this.state.set('on-this-device');
-    return throwError(() => error);
+    return EMPTY;
   }
 
   private async keepTyped(input: Input, more: unknown, asked: boolean): Promise<void> {

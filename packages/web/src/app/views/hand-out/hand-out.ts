@@ -21,7 +21,7 @@ import {
   type TakeHomeView,
 } from '@lotrecht/records';
 import { DRILLS, USUAL_DOSE } from '@lotrecht/paper';
-import { forkJoin, map, type Observable, of, switchMap } from 'rxjs';
+import { forkJoin, map, of, switchMap } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { TakeHomeApi } from '../../api/take-home-api.ts';
@@ -37,7 +37,7 @@ import { HAND_OUT } from '../../data/kinds/hand-out.ts';
 import { PLACE } from '../../data/kinds/place.ts';
 import { RecordApi } from '../../data/record-api.ts';
 import { stored } from '../../data/stored-record.ts';
-import { ConflictPanel } from '../../ui/conflict-panel.ts';
+import { RecordTrouble } from '../../ui/record-trouble.ts';
 import { OwnEyes } from './own-eyes.ts';
 import { PocketSheets } from './pocket-sheets.ts';
 import { SendLink } from './send-link.ts';
@@ -45,7 +45,7 @@ import { SendLink } from './send-link.ts';
 /** What a check sends home: the sight picture, one page, sheets for the pocket, and the link. */
 @Component({
   selector: 'lo-hand-out',
-  imports: [ConflictPanel, MatButton, MatCheckbox, OwnEyes, PocketSheets, ProblemNote, RouterLink, SendLink],
+  imports: [RecordTrouble, MatButton, MatCheckbox, OwnEyes, PocketSheets, ProblemNote, RouterLink, SendLink],
   templateUrl: './hand-out.html',
   styleUrls: ['../../ui/plain-fields.scss', './hand-out.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -142,7 +142,7 @@ export class HandOutOfCheck {
     if (typed !== null) this.fill(typed);
   }
 
-  private fill({ drillId, dose, own, junior }: HandOutDraft): void {
+  protected fill({ drillId, dose, own, junior }: HandOutDraft): void {
     this.drillId.set(drillId);
     this.dose.set(dose);
     this.own.set(own);
@@ -151,24 +151,7 @@ export class HandOutOfCheck {
 
   /** @param then with what the server has kept */
   protected keep(then?: (kept: HandOutView) => void): void {
-    if (!this.busy()) this.follow(this.record.save(this.filled()), then);
-  }
-
-  protected keepMine(): void {
-    this.follow(this.record.keepMine());
-  }
-
-  protected takeTheirs(): void {
-    const theirs = this.record.takeTheirs();
-    if (theirs !== null) this.fill(theirs);
-  }
-
-  private follow(saving: Observable<HandOutView>, then?: (kept: HandOutView) => void): void {
-    saving.subscribe({
-      next: (kept) => then?.(kept),
-      // Said by the record where it is kept.
-      error: () => undefined,
-    });
+    if (!this.busy()) this.record.save(this.filled()).subscribe((kept) => then?.(kept));
   }
 
   /** What is printed is what is kept: first the one, then the other. */

@@ -8,7 +8,7 @@ import { MatInput } from '@angular/material/input';
 import { MatOption, MatSelect } from '@angular/material/select';
 import { Router, RouterLink } from '@angular/router';
 import { type LessonInput, type LessonView, type PlaceView } from '@lotrecht/records';
-import { catchError, type Observable, of, switchMap } from 'rxjs';
+import { catchError, of, switchMap } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { type CheckDraft, DraftStore } from '../../data/draft-store.ts';
@@ -23,7 +23,7 @@ import { keepUsualPlace } from '../../settings/usual-place.ts';
 import { CheckSummary } from '../../ui/check-summary.ts';
 import { clockText, weekdayText } from '../../ui/dates.ts';
 import { DayField } from '../../ui/day-field.ts';
-import { ConflictPanel } from '../../ui/conflict-panel.ts';
+import { RecordTrouble } from '../../ui/record-trouble.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Undo } from '../../ui/undo.ts';
 import { BeforeAfter } from './before-after.ts';
@@ -33,7 +33,7 @@ import { BeforeAfter } from './before-after.ts';
   imports: [
     DayField,
     BeforeAfter,
-    ConflictPanel,
+    RecordTrouble,
     ReactiveFormsModule,
     MatButton,
     MatCheckbox,
@@ -130,30 +130,15 @@ export class LessonPage {
     this.form.markAllAsTouched();
     if (lesson === null || this.form.invalid) return;
     const typed = this.typed();
-    if (typed !== null) this.follow(this.record.save(typed));
+    if (typed !== null) this.record.save(typed).subscribe((saved) => this.kept(saved));
   }
 
-  protected keepMine(): void {
-    this.follow(this.record.keepMine());
+  protected kept(saved: LessonRecord): void {
+    this.showKept(saved);
+    keepUsualPlace(saved.placeId);
   }
 
-  protected takeTheirs(): void {
-    const theirs = this.record.takeTheirs();
-    if (theirs !== null) this.showKept(theirs);
-  }
-
-  private follow(saving: Observable<LessonRecord>): void {
-    saving.subscribe({
-      next: (saved) => {
-        this.showKept(saved);
-        keepUsualPlace(saved.placeId);
-      },
-      // Said by the record where it is kept.
-      error: () => undefined,
-    });
-  }
-
-  private showKept(saved: LessonRecord): void {
+  protected showKept(saved: LessonRecord): void {
     this.lesson.update((lesson) => lesson && { ...lesson, ...saved });
     // What was typed while it was on its way stays.
     if (this.record.state() === 'kept') this.fill(saved);

@@ -4,15 +4,13 @@ import { Router, RouterLink } from '@angular/router';
 import { settingGeometry } from '@lotrecht/judging';
 import { type MethodDocument, type MethodView } from '@lotrecht/records';
 import { signWords } from '@lotrecht/core';
-import { type Observable } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { toProblem } from '../../api/problem.ts';
 import { METHOD } from '../../data/kinds/method.ts';
 import { stored } from '../../data/stored-record.ts';
 import { MethodStore } from '../../methods/method.store.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
-import { ConflictPanel } from '../../ui/conflict-panel.ts';
-import { ProblemNote } from '../../ui/problem-note.ts';
+import { RecordTrouble } from '../../ui/record-trouble.ts';
 import { Undo } from '../../ui/undo.ts';
 import { LINE_TITLES, type LineKey } from '../../ui/words.ts';
 import { MethodForm } from './method-form.ts';
@@ -37,7 +35,7 @@ const DRAWN_DEG = 5;
 /** The methods: what each lays, orders and judges, and why. Shipped ones are copied, own ones changed. */
 @Component({
   selector: 'lo-methods',
-  imports: [ConflictPanel, MatButton, MethodForm, ProblemNote, RouterLink],
+  imports: [RecordTrouble, MatButton, MethodForm, RouterLink],
   templateUrl: './methods.html',
   styleUrl: './methods.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -130,16 +128,7 @@ export class MethodsView {
   protected keep(method: MethodDocument): void {
     const changing = this.changing();
     if (changing === null) return;
-    this.follow(this.record.save({ revision: changing.revision, method }));
-  }
-
-  protected keepMine(): void {
-    this.follow(this.record.keepMine());
-  }
-
-  protected takeTheirs(): void {
-    const theirs = this.record.takeTheirs();
-    if (theirs !== null) this.shown(theirs);
+    this.record.save({ revision: changing.revision, method }).subscribe((saved) => this.shown(saved));
   }
 
   protected giveUp(): void {
@@ -147,12 +136,7 @@ export class MethodsView {
     this.changing.set(null);
   }
 
-  private follow(saving: Observable<MethodView>): void {
-    // Trouble is said by the record where it is kept.
-    saving.subscribe({ next: (saved) => this.shown(saved), error: () => undefined });
-  }
-
-  private shown(saved: MethodView): void {
+  protected shown(saved: MethodView): void {
     this.store.take(saved);
     this.changing.set(null);
     void this.router.navigate(['/methods', saved.method.id]);

@@ -14,7 +14,6 @@ import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { type PlaceInput, type PlaceMark, type PlaceView } from '@lotrecht/records';
 import { formatDistance } from '@lotrecht/words';
-import { type Observable } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { toProblem } from '../../api/problem.ts';
 import { takeEarlierPlace } from '../../data/earlier-drafts.ts';
@@ -26,8 +25,7 @@ import { SettingsStore } from '../../settings/settings.store.ts';
 import { bearingText } from '../../ui/bearings.ts';
 import { LandmarkStrip } from '../../ui/landmark-strip.ts';
 import { PLACE_KINDS } from '../../ui/place-kinds.ts';
-import { ConflictPanel } from '../../ui/conflict-panel.ts';
-import { ProblemNote } from '../../ui/problem-note.ts';
+import { RecordTrouble } from '../../ui/record-trouble.ts';
 import { Undo } from '../../ui/undo.ts';
 import { type MarkSlip, readMark, type TypedMark } from './new-mark.ts';
 
@@ -49,7 +47,7 @@ function zeroOf(marks: readonly PlaceMark[]): string | null {
 /** One place: name, kind, and what is seen from the ball, entered in seconds and tried on the strip at once. */
 @Component({
   selector: 'lo-place',
-  imports: [ConflictPanel, MatButton, RouterLink, LandmarkStrip, ProblemNote],
+  imports: [RecordTrouble, MatButton, RouterLink, LandmarkStrip],
   templateUrl: './place.html',
   styleUrl: './place.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -157,29 +155,13 @@ export class PlacePage {
     const content = this.content();
     this.nameSlip.set(content.name === '' ? 'Name the place, as you call it.' : null);
     if (content.name === '') return;
-    this.follow(this.record.save(content));
+    this.record.save(content).subscribe((saved) => this.kept(saved));
   }
 
-  protected keepMine(): void {
-    this.follow(this.record.keepMine());
-  }
-
-  protected takeTheirs(): void {
-    const theirs = this.record.takeTheirs();
-    if (theirs !== null) this.show(theirs);
-  }
-
-  private follow(saving: Observable<PlaceView>): void {
-    saving.subscribe({
-      next: (saved) => {
-        // What was typed while it was on its way stays.
-        if (this.state() === 'kept') this.show(saved);
-        if (this.placeId() === undefined)
-          void this.router.navigate(['/places', saved.id], { replaceUrl: true });
-      },
-      // Said by the record where it is kept.
-      error: () => undefined,
-    });
+  protected kept(saved: PlaceView): void {
+    // What was typed while it was on its way stays.
+    if (this.state() === 'kept') this.show(saved);
+    if (this.placeId() === undefined) void this.router.navigate(['/places', saved.id], { replaceUrl: true });
   }
 
   protected remove(id: string): void {
@@ -236,7 +218,7 @@ export class PlacePage {
     if (mark !== null) this.typed.set(mark as TypedMark);
   }
 
-  private show({ name, kind, marks }: PlaceInput): void {
+  protected show({ name, kind, marks }: PlaceInput): void {
     this.name.set(name);
     this.kind.set(kind);
     this.marks.set(marks);

@@ -22,7 +22,6 @@ import {
 import { formatDistance, formatLength } from '@lotrecht/words';
 import { RefusedInput, stationLayout } from '@lotrecht/core';
 import { type PlanWords, stationOfMethod, stationPlan, toSvg } from '@lotrecht/paper';
-import { type Observable } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { PrintApi } from '../../api/print-api.ts';
 import { toProblem } from '../../api/problem.ts';
@@ -36,8 +35,7 @@ import { keepPlanDraft, keepPlannedStation, readPlanDraft } from '../../settings
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { keepUsualPlace } from '../../settings/usual-place.ts';
 import { NumberField } from '../../ui/number-field.ts';
-import { ConflictPanel } from '../../ui/conflict-panel.ts';
-import { ProblemNote } from '../../ui/problem-note.ts';
+import { RecordTrouble } from '../../ui/record-trouble.ts';
 import { saveFile } from '../../ui/save-file.ts';
 import { SvgDrawing, themeColour } from '../../ui/svg-drawing.ts';
 import { Undo } from '../../ui/undo.ts';
@@ -62,7 +60,7 @@ const FIRST_PLAN: StationPlan = {
 /** What to lay where, to scale: chosen, looked at, printed, kept for a place, and begun with. */
 @Component({
   selector: 'lo-station-planner',
-  imports: [ConflictPanel, MatButton, NumberField, ProblemNote, SvgDrawing],
+  imports: [RecordTrouble, MatButton, NumberField, SvgDrawing],
   templateUrl: './station-planner.html',
   styleUrls: ['../../ui/plain-fields.scss', './station-planner.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -216,30 +214,15 @@ export class StationPlanner {
     };
     void this.record
       .begin(before?.id ?? crypto.randomUUID(), before)
-      .then(() => this.follow(this.record.save(input)));
+      .then(() => this.record.save(input).subscribe((saved) => this.keptAs(saved)));
   }
 
-  protected keepMine(): void {
-    this.follow(this.record.keepMine());
+  protected keptAs(saved: StationPlanView): void {
+    this.shown(saved);
+    this.kept.set('Kept.');
   }
 
-  protected takeTheirs(): void {
-    const theirs = this.record.takeTheirs();
-    if (theirs !== null) this.shown(theirs);
-  }
-
-  private follow(saving: Observable<StationPlanView>): void {
-    saving.subscribe({
-      next: (saved) => {
-        this.shown(saved);
-        this.kept.set('Kept.');
-      },
-      // Said by the record where it is kept.
-      error: () => undefined,
-    });
-  }
-
-  private shown(saved: StationPlanView): void {
+  protected shown(saved: StationPlanView): void {
     this.plans.update((all) => [...all.filter(({ id }) => id !== saved.id), saved]);
     this.opened.set(saved);
   }

@@ -5,12 +5,12 @@ import { MatError, MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import { MatOption, MatSelect } from '@angular/material/select';
 import { type ClubInput } from '@lotrecht/records';
-import { type Observable } from 'rxjs';
+import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { type Club, CLUB } from '../../data/kinds/club.ts';
 import { RecordApi } from '../../data/record-api.ts';
 import { stored } from '../../data/stored-record.ts';
-import { ConflictPanel } from '../../ui/conflict-panel.ts';
+import { RecordTrouble } from '../../ui/record-trouble.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Undo } from '../../ui/undo.ts';
 import { CLUB_GROUPS } from '../../ui/words.ts';
@@ -19,7 +19,7 @@ import { CLUB_GROUPS } from '../../ui/words.ts';
 @Component({
   selector: 'lo-bag',
   imports: [
-    ConflictPanel,
+    RecordTrouble,
     MatButton,
     MatError,
     MatFormField,
@@ -56,6 +56,7 @@ export class Bag {
   });
 
   private readonly api = inject(RecordApi);
+  private readonly academy = inject(AcademyApi);
   private readonly undo = inject(Undo);
 
   constructor() {
@@ -93,16 +94,7 @@ export class Bag {
   protected keep(): void {
     this.form.markAllAsTouched();
     if (this.form.invalid || ['saving', 'waiting'].includes(this.record.state())) return;
-    this.follow(this.record.save(this.said()));
-  }
-
-  protected keepMine(): void {
-    this.follow(this.record.keepMine());
-  }
-
-  protected takeTheirs(): void {
-    const theirs = this.record.takeTheirs();
-    if (theirs !== null) this.shown(theirs);
+    this.record.save(this.said()).subscribe((saved) => this.shown(saved));
   }
 
   protected giveUp(): void {
@@ -111,7 +103,7 @@ export class Bag {
   }
 
   protected remove(club: Club): void {
-    this.api.remove(CLUB, club.id).subscribe({
+    this.academy.remove('clubs', club.id).subscribe({
       next: () => {
         this.open.set(false);
         this.clubs.update((all) => all?.filter(({ id }) => id !== club.id) ?? null);
@@ -121,12 +113,7 @@ export class Bag {
     });
   }
 
-  private follow(saving: Observable<Club>): void {
-    // Trouble is said by the record where it is kept.
-    saving.subscribe({ next: (saved) => this.shown(saved), error: () => undefined });
-  }
-
-  private shown(saved: Club): void {
+  protected shown(saved: Club): void {
     this.open.set(false);
     const others = this.clubs()?.filter(({ id }) => id !== saved.id) ?? [];
     this.clubs.set([...others, saved].toSorted((a, b) => a.name.localeCompare(b.name)));

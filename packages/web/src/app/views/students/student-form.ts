@@ -16,7 +16,6 @@ import { MatInput } from '@angular/material/input';
 import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
 import { Router, RouterLink } from '@angular/router';
 import { type StudentView } from '@lotrecht/records';
-import { type Observable } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { toProblem } from '../../api/problem.ts';
 import { Leave } from './leave.ts';
@@ -24,13 +23,12 @@ import { STUDENT } from '../../data/kinds/student.ts';
 import { stored } from '../../data/stored-record.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { NumberField } from '../../ui/number-field.ts';
-import { ConflictPanel } from '../../ui/conflict-panel.ts';
-import { ProblemNote } from '../../ui/problem-note.ts';
+import { RecordTrouble } from '../../ui/record-trouble.ts';
 
 @Component({
   selector: 'lo-student-form',
   imports: [
-    ConflictPanel,
+    RecordTrouble,
     Leave,
     ReactiveFormsModule,
     MatButton,
@@ -44,7 +42,6 @@ import { ProblemNote } from '../../ui/problem-note.ts';
     MatRadioGroup,
     NumberField,
     RouterLink,
-    ProblemNote,
   ],
   templateUrl: './student-form.html',
   styleUrl: './student-form.scss',
@@ -106,27 +103,16 @@ export class StudentFormView {
     const slipped = this.measures().some((field) => field.isWrong());
     if (this.form.invalid || slipped || handedness === null || this.busy()) return;
     const revision = this.stored()?.revision ?? 0;
-    this.follow(this.record.save({ revision, name: name.trim(), handedness, ...others }));
+    this.record
+      .save({ revision, name: name.trim(), handedness, ...others })
+      .subscribe((saved) => this.kept(saved));
   }
 
-  protected keepMine(): void {
-    this.follow(this.record.keepMine());
+  protected kept({ id }: StudentView): void {
+    void this.router.navigate(['/students', id]);
   }
 
-  protected takeTheirs(): void {
-    const theirs = this.record.takeTheirs();
-    if (theirs !== null) this.show(theirs);
-  }
-
-  private follow(saving: Observable<StudentView>): void {
-    saving.subscribe({
-      next: ({ id }) => void this.router.navigate(['/students', id]),
-      // Said by the record where it is kept.
-      error: () => undefined,
-    });
-  }
-
-  private show(student: StudentView): void {
+  protected show(student: StudentView): void {
     void this.record.begin(student.id, student);
     this.form.setValue({
       name: student.name,

@@ -2,14 +2,12 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import {
   composeCheck,
   composeObservation,
-  composeTargetLine,
   coldChecksOf,
   earlierOf,
   earlierOfGroup,
   type EarlierView,
   isCold,
   judgedBy,
-  judgementOf,
   type PriorDocument,
   solveReadable,
   toolsOf,
@@ -30,17 +28,11 @@ import { type Club } from '../../data/kinds/club.ts';
 import { EyeStore } from '../../settings/eye.store.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { type LineKey } from '../../ui/words.ts';
+import { contentOf, type DraftContent, FIRST_CIRCUMSTANCES, usualContent } from './draft-content.ts';
 import { DEFAULT_JUDGED, type Judged } from './judged.ts';
 import { linesOfPlan, spreadOverHolds } from './holds/plan.ts';
 import { NOT_BEGUN, type Run } from './holds/run.ts';
-import {
-  entriesFrom,
-  type Entry,
-  type FieldKey,
-  type LengthUnit,
-  parseEntry,
-  toTyped,
-} from './readings/entry.ts';
+import { type Entry, type FieldKey, type LengthUnit, parseEntry, toTyped } from './readings/entry.ts';
 import { doubtsOf } from './readings/doubts.ts';
 import { losesReadings, splitKey, withField } from './readings/entry-fields.ts';
 import { fieldErrorsOf } from './readings/field-errors.ts';
@@ -48,29 +40,6 @@ import { PlanEdits } from './readings/plan-edits.ts';
 import { newestThought } from './finding/beside-the-page.ts';
 import { takePlannedStation } from '../../settings/planned-station.ts';
 import { beginningOf, readUsual } from './readings/usual-readings.ts';
-
-/** A first check is a blind baseline, read by the instructor, until it is said otherwise; without a place on the range. */
-export const FIRST_CIRCUMSTANCES: Circumstances = {
-  phase: 'baseline',
-  help: 'blind',
-  place: 'range',
-  reader: 'instructor',
-};
-
-/** Everything that a draft keeps of a check. */
-export interface DraftContent {
-  readonly entries: readonly Entry[];
-  readonly unit: LengthUnit;
-  readonly club: NonNullable<CheckDocument['club']>;
-  readonly target: NonNullable<CheckDocument['target']>;
-  readonly targetLine: CheckDocument['targetLine'];
-  readonly feet: NonNullable<CheckDocument['feet']> | null;
-  readonly circumstances: Circumstances | null;
-  readonly rebase: Rebase | null;
-  readonly judged: Judged;
-  readonly record: CheckRecord;
-  readonly run: Run;
-}
 
 /** What a check holds while it is open: what is typed, under which circumstances, and what core makes of it. */
 @Injectable()
@@ -287,55 +256,23 @@ export class CheckContent {
     this.show(draft);
   }
 
-  showStored({ document, circumstances, rebase, record }: CheckView): void {
-    const { afterLook, ownMethod, ...rest } = record ?? {};
-    this.readdressSdDeg.set(document.readdressSdDeg);
-    this.keptKnown.set(document);
-    this.show({
-      entries: [
-        ...entriesFrom(document.observations, false),
-        ...(afterLook ? entriesFrom(afterLook.observations, true) : []),
-      ],
-      unit: 'mm',
-      club: document.club ?? { group: 'mid-iron' },
-      target: document.target ?? {},
-      targetLine: document.targetLine,
-      feet: document.feet ?? null,
-      circumstances,
-      rebase,
-      judged: { judgement: judgementOf(document), ...(ownMethod && { ownMethod }) },
-      record: rest,
-      run: { ...NOT_BEGUN, phase: 'tape' },
-    });
+  showStored(check: CheckView): void {
+    this.readdressSdDeg.set(check.document.readdressSdDeg);
+    this.keptKnown.set(check.document);
+    this.show(contentOf(check));
   }
 
   /** A new check: the lines, ways, club and target of the last one, circumstances as the last one of the lesson. */
   showUsual(): void {
     const usual = beginningOf(readUsual(), takePlannedStation());
-    const last = this.lesson()?.checks.at(-1);
-    const judged: Judged =
-      last === undefined
-        ? (usual.judged ?? DEFAULT_JUDGED)
-        : {
-            judgement: judgementOf(last.document),
-            ...(last.record?.ownMethod && { ownMethod: last.record.ownMethod }),
-          };
-    this.show({
-      entries: [],
-      unit: this.settings.settings().lengthUnit,
-      club: last?.document.club ?? usual.club,
-      target: last?.document.target ?? usual.target,
-      targetLine: composeTargetLine(this.settings.targetLineAt(this.lesson()?.placeId ?? null)).targetLine,
-      feet: last?.document.feet ?? null,
-      circumstances: last?.circumstances ?? {
-        ...FIRST_CIRCUMSTANCES,
-        place: this.placeKind() ?? FIRST_CIRCUMSTANCES.place,
-      },
-      rebase: null,
-      judged,
-      record: {},
-      run: NOT_BEGUN,
-    });
+    this.show(
+      usualContent(usual, {
+        lesson: this.lesson(),
+        placeKind: this.placeKind(),
+        unit: this.settings.settings().lengthUnit,
+        targetLine: this.settings.targetLineAt(this.lesson()?.placeId ?? null),
+      }),
+    );
     const { order } = this.rules();
     const lines: readonly LineKey[] = linesOfPlan(usual.plan, {
       order,

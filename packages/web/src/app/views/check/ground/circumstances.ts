@@ -3,7 +3,8 @@ import { type CheckDocument, type Circumstances as CircumstancesOf } from '@lotr
 import { formatDistance, parseLength } from '@lotrecht/words';
 import { SettingsStore } from '../../../settings/settings.store.ts';
 import { CLUB_GROUPS } from '../../../ui/words.ts';
-import { CheckContent, FIRST_CIRCUMSTANCES } from '../check-content.ts';
+import { CheckContent } from '../check-content.ts';
+import { FIRST_CIRCUMSTANCES } from '../draft-content.ts';
 import { circumstancesText, HELPS, PHASES } from '../../../ui/circumstance-words.ts';
 import { checkLineText } from './line-text.ts';
 

@@ -1,15 +1,15 @@
 /**
- * Arrows that may stand: core ← records ← words ← judging ← paper ← server, web; judging ← cli; simulation ← server.
+ * Arrows that may stand: core ← records ← words ← judging ← paper ← server, web; judging ← cli; server, simulation ← demo.
  * Else it fails.
  */
 const notTo = (from, to) => ({
   name: `${from}-not-to-${to}`,
   comment: `packages/${from} must not import packages/${to}`,
   severity: 'error',
-  // Tests may look further: the studies of core's figures need the simulator.
+  // Tests may look further: the studies of core's figures need the simulator, the server's an academy.
   from: {
     path: `^packages/${from}/`,
-    ...(to === 'simulation' || from === 'simulation' ? { pathNot: '\\.test\\.ts$' } : {}),
+    ...(to === 'simulation' || from === 'simulation' || to === 'demo' ? { pathNot: '\\.test\\.ts$' } : {}),
   },
   // The shell opens the server's own door for what works on a database (ADR 15), and no other.
   to: {
@@ -19,16 +19,18 @@ const notTo = (from, to) => ({
 });
 
 const forbiddenArrows = {
-  core: ['records', 'words', 'judging', 'paper', 'simulation', 'server', 'web', 'cli', 'e2e'],
-  records: ['words', 'judging', 'paper', 'simulation', 'server', 'web', 'cli', 'e2e'],
-  words: ['judging', 'paper', 'simulation', 'server', 'web', 'cli', 'e2e'],
-  judging: ['paper', 'simulation', 'server', 'web', 'cli', 'e2e'],
+  core: ['records', 'words', 'judging', 'paper', 'simulation', 'demo', 'server', 'web', 'cli', 'e2e'],
+  records: ['words', 'judging', 'paper', 'simulation', 'demo', 'server', 'web', 'cli', 'e2e'],
+  words: ['judging', 'paper', 'simulation', 'demo', 'server', 'web', 'cli', 'e2e'],
+  judging: ['paper', 'simulation', 'demo', 'server', 'web', 'cli', 'e2e'],
   // The simulator knows the truth and nothing else: figures are checked against it, so it must share no formula.
-  paper: ['simulation', 'server', 'web', 'cli', 'e2e'],
-  simulation: ['core', 'records', 'words', 'judging', 'paper', 'server', 'web', 'cli', 'e2e'],
-  server: ['web', 'cli', 'e2e'],
-  web: ['simulation', 'server', 'cli', 'e2e'],
-  cli: ['paper', 'simulation', 'server', 'web', 'e2e'],
+  paper: ['simulation', 'demo', 'server', 'web', 'cli', 'e2e'],
+  simulation: ['core', 'records', 'words', 'judging', 'paper', 'server', 'web', 'cli', 'e2e', 'demo'],
+  server: ['simulation', 'demo', 'web', 'cli', 'e2e'],
+  // It fills an academy through the server's door for that.
+  demo: ['core', 'paper', 'web', 'cli', 'e2e'],
+  web: ['simulation', 'demo', 'server', 'cli', 'e2e'],
+  cli: ['paper', 'simulation', 'demo', 'server', 'web', 'e2e'],
   e2e: ['web'],
 };
 
@@ -68,7 +70,7 @@ module.exports = {
       severity: 'error',
       from: { path: '^packages/([^/]+)/' },
       to: {
-        path: '^packages/([^/]+)/src/(?!index\\.ts$|mutation/mutate-json\\.ts$|uncertainty/coverage\\.ts$|admin/index\\.ts$)',
+        path: '^packages/([^/]+)/src/(?!index\\.ts$|mutation/mutate-json\\.ts$|uncertainty/coverage\\.ts$|(admin|filling)/index\\.ts$)',
         pathNot: '^packages/$1/',
       },
     },

@@ -13,7 +13,7 @@ module.exports = {
   ],
   options: {
     ...base.options,
-    exclude: { path: '(^|/)(dist|\\.angular)/|\\.test\\.ts$|^packages/server/src/(test|faults|bench|demo)/' },
+    exclude: { path: '(^|/)(dist|\\.angular)/|\\.test\\.ts$|^packages/server/src/(test|faults|bench)/' },
     tsConfig: { fileName: 'tsconfig.depcruise.json' },
   },
 };

@@ -61,6 +61,8 @@ describe('the dependency rules', () => {
     ['simulation', 'core'],
     ['core', 'simulation'],
     ['web', 'simulation'],
+    ['server', 'simulation'],
+    ['server', 'demo'],
   ])('fail on a planted arrow from %s to %s', (from, to) => {
     const report = violations({
       [`packages/${to}/src/index.ts`]: VALUE,

@@ -87,7 +87,7 @@ async function ownDatabase(folder) {
 async function loadDemo(environment, demoPassword) {
   const { code, output } = await runCommand(
     process.execPath,
-    [path.join(root, 'packages/server/dist/demo/main.js')],
+    [path.join(root, 'packages/demo/dist/main.js')],
     { cwd: root, env: { ...process.env, ...environment, LOTRECHT_DEMO_PASSWORD: demoPassword } },
   );
   if (code !== 0) throw new StartError(`The demo data could not be loaded.\n\n${output.trim()}`);

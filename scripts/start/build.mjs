@@ -74,12 +74,19 @@ export async function buildAll(root) {
   ];
   await step(root, {
     title: 'Building the server and the shell command ...',
-    places: [...base, 'packages/paper', 'packages/simulation', 'packages/server', 'packages/cli'],
+    places: [
+      ...base,
+      'packages/paper',
+      'packages/simulation',
+      'packages/server',
+      'packages/demo',
+      'packages/cli',
+    ],
     stamp: 'packages/server/dist/.built-from',
     command: 'sh',
     args: [
       '-c',
-      'npm run --silent generate && node_modules/.bin/tsc -b packages/core packages/records packages/words packages/judging packages/paper packages/simulation packages/server packages/cli && npm run --silent build -w @lotrecht/cli',
+      'npm run --silent generate && node_modules/.bin/tsc -b packages/core packages/records packages/words packages/judging packages/paper packages/simulation packages/server packages/demo packages/cli && npm run --silent build -w @lotrecht/cli',
     ],
     hint: 'The server could not be built.',
   });

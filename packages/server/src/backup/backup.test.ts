@@ -7,7 +7,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Database, openDatabase } from '../database/database.ts';
 import { migrate, tablesOfMigrations } from '../database/migrate.ts';
 import { sql } from '../database/sql.ts';
-import { loadDemo } from '../demo/load-demo.ts';
+import { loadDemo } from '@lotrecht/demo';
 import { exportAcademy } from '../exchange/export-academy.ts';
 import { saveWorkedCheck, workedCheck } from '../test/documents.ts';
 import {

@@ -1,7 +1,6 @@
 import { type StudentListView, type StudentPageView } from '@lotrecht/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { loadDemo } from '../demo/load-demo.ts';
-import { INSTRUCTORS } from '../demo/students.ts';
+import { INSTRUCTORS, loadDemo } from '@lotrecht/demo';
 import { saveWorkedCheck } from '../test/documents.ts';
 import {
   createTestDatabase,

@@ -1,8 +1,7 @@
 import { connect, type Socket } from 'node:net';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';
-import { loadDemo } from '../demo/load-demo.ts';
-import { INSTRUCTORS } from '../demo/students.ts';
+import { INSTRUCTORS, loadDemo } from '@lotrecht/demo';
 import { saveWorkedCheck } from '../test/documents.ts';
 import { fileOf, houseOf, post } from '../test/houses.ts';
 import { EXCHANGED_TABLES } from './tables.ts';

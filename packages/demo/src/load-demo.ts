@@ -3,20 +3,28 @@ import { type ColdCheck, coldChecksOf, earlierOf, earlierOfGroup, solveDocument 
 import { type Circumstances, type PlaceMark } from '@lotrecht/records';
 import { firstOf } from '@lotrecht/words';
 import { type Dice, diceOf } from '@lotrecht/simulation';
-import { addVersion, insertCheck } from '../checks/check-repository.ts';
-import { insertConsent } from '../consents/consent-repository.ts';
-import { type Database, type Queries } from '../database/database.ts';
-import { refreshStatistics } from '../database/refresh-statistics.ts';
-import { refreshPriors } from '../roster/academy-prior.ts';
-import { refreshStandings } from '../roster/refresh-standings.ts';
-import { sql } from '../database/sql.ts';
-import { markStanding } from '../changes/standing-due.ts';
-import { type Actor, actorOf } from '../access/actor.ts';
-import { anyAcademyExists, insertAcademy, insertInstructor } from '../identity/instructor-repository.ts';
-import { hashPassword } from '../identity/passwords.ts';
-import { insertLesson } from '../lessons/lesson-repository.ts';
-import { clubs, places as placeRecords } from '../records/index.ts';
-import { insertStudent } from '../students/student-repository.ts';
+import {
+  type Actor,
+  actorOf,
+  addVersion,
+  anyAcademyExists,
+  clubs,
+  type Database,
+  hashPassword,
+  insertAcademy,
+  insertCheck,
+  insertConsent,
+  insertInstructor,
+  insertLesson,
+  insertStudent,
+  markStanding,
+  places as placeRecords,
+  type Queries,
+  refreshPriors,
+  refreshStandings,
+  refreshStatistics,
+  sql,
+} from '@lotrecht/server/filling';
 import { type DemoCheck, heldAt, openLesson, plannedChecks, simulateCheck } from './simulate.ts';
 import { type DemoStudent, INSTRUCTORS, LANDMARKS, RAFTS, STUDENTS } from './students.ts';
 

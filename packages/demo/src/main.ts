@@ -1,8 +1,4 @@
-import { readConfig } from '../config/read-config.ts';
-import { openDatabase } from '../database/database.ts';
-import { migrate } from '../database/migrate.ts';
-import { findCredentials } from '../identity/instructor-repository.ts';
-import { passwordFits } from '../identity/passwords.ts';
+import { findCredentials, migrate, openDatabase, passwordFits, readConfig } from '@lotrecht/server/filling';
 import { loadDemo } from './load-demo.ts';
 import { INSTRUCTORS } from './students.ts';
 

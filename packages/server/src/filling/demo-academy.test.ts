@@ -8,8 +8,7 @@ import {
 } from '@lotrecht/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
-import { loadDemo } from './load-demo.ts';
-import { INSTRUCTORS } from './students.ts';
+import { INSTRUCTORS, loadDemo } from '@lotrecht/demo';
 
 const PASSWORD = 'heron-weir-kiln-2026';
 let app: TestApp;

@@ -8,6 +8,7 @@ import { HELP, readArguments } from './start/arguments.mjs';
 import { buildAll, installPackages } from './start/build.mjs';
 import { openDataFolder } from './start/data-folder.mjs';
 import { startMariaDb } from './start/mariadb.mjs';
+import { startPostOffice } from './start/post-office.mjs';
 import { requireFreePort } from './start/ports.mjs';
 import { keepLogsSmall } from './start/rotate-logs.mjs';
 import { runCommand, stopCommands } from './start/run-command.mjs';
@@ -53,6 +54,7 @@ async function start() {
   await installPackages(root);
   await buildAll(root);
   const databaseUrl = process.env.LOTRECHT_DATABASE_URL ?? (await ownDatabase(folder));
+  const post = await postService();
   const setupCode = randomBytes(5).toString('hex').toUpperCase();
   const environment = {
     LOTRECHT_DATABASE_URL: databaseUrl,
@@ -60,7 +62,7 @@ async function start() {
     LOTRECHT_WEB_ROOT: path.join(root, 'packages/web/dist/browser'),
     LOTRECHT_PORT: String(options.port),
     LOTRECHT_SETUP_CODE: setupCode,
-    LOTRECHT_POST_DIR: folder.postDir,
+    LOTRECHT_SMTP_URL: post.smtpUrl,
     LOTRECHT_ERASED_FILE: path.join(folder.dir, 'erased.txt'),
     LOTRECHT_HOST: options.host,
     ...(options.origin && { LOTRECHT_PUBLIC_ORIGIN: options.origin }),
@@ -71,7 +73,21 @@ async function start() {
   const demoEmail = options.empty ? null : await loadDemo(environment, folder.secrets.demoPassword);
   const server = await startServer(root, folder.dir, environment, () => void stopAll(1));
   toStop.push(server.stop);
-  announce(server, { demoEmail, demoPassword: folder.secrets.demoPassword, setupCode });
+  announce(server, {
+    demoEmail,
+    demoPassword: folder.secrets.demoPassword,
+    setupCode,
+    readLetters: post.readUrl,
+  });
+}
+
+/** The mail service that is named, or a stand-in that keeps letters until the stop. */
+async function postService() {
+  const named = process.env.LOTRECHT_SMTP_URL;
+  if (named !== undefined) return { smtpUrl: named, readUrl: undefined };
+  const office = await startPostOffice(root);
+  toStop.push(office.stop);
+  return office;
 }
 
 async function ownDatabase(folder) {
@@ -97,7 +113,7 @@ async function loadDemo(environment, demoPassword) {
   return email;
 }
 
-function announce({ address, setupNeeded }, { demoEmail, demoPassword, setupCode }) {
+function announce({ address, setupNeeded }, { demoEmail, demoPassword, setupCode, readLetters }) {
   say();
   say(`  Lotrecht is served at  ${address}`);
   if (setupNeeded) {
@@ -105,6 +121,7 @@ function announce({ address, setupNeeded }, { demoEmail, demoPassword, setupCode
   } else if (demoEmail !== null) {
     say(`  Demo sign-in  ${demoEmail}  password  ${demoPassword}`);
   }
+  if (readLetters !== undefined) say(`  Letters are read at  ${readLetters}`);
   say('  Stop with Ctrl-C.');
   say();
 }

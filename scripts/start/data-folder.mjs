@@ -1,5 +1,5 @@
 import { randomBytes, randomInt } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { StartError } from './say.mjs';
 
@@ -8,14 +8,14 @@ const DEMO_WORDS = ['heron', 'kiln', 'barge', 'lantern', 'weir', 'raft', 'twine'
 /**
  * Opens the data folder and the secrets in it; both are for the owner alone.
  *
- * @returns {{ dir: string, postDir: string, secrets: { databasePassword: string, rootPassword: string, demoPassword: string } }}
+ * @returns {{ dir: string, secrets: { databasePassword: string, rootPassword: string, demoPassword: string } }}
  */
 export function openDataFolder(dir) {
   try {
     mkdirSync(dir, { recursive: true, mode: 0o700 });
-    const postDir = path.join(dir, 'post');
-    mkdirSync(postDir, { recursive: true, mode: 0o700 });
-    return { dir, postDir, secrets: readSecrets(path.join(dir, 'secrets.json')) };
+    // Letters of earlier versions: nothing of anybody stays on a disk.
+    rmSync(path.join(dir, 'post'), { recursive: true, force: true });
+    return { dir, secrets: readSecrets(path.join(dir, 'secrets.json')) };
   } catch (error) {
     if (error instanceof StartError) throw error;
     throw new StartError(

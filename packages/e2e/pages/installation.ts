@@ -1,10 +1,13 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 
 const root = path.resolve(import.meta.dirname, '../../..');
+
+/** Letters go out every second. */
+const LETTER_TRIES = 40;
 
 /** What the start printed. */
 export interface Served {
@@ -27,6 +30,7 @@ export class Installation {
   readonly dataDir = mkdtempSync(path.join(tmpdir(), 'lotrecht-e2e-'));
   private process: ChildProcess | undefined;
   private port = 0;
+  private readLetters = '';
 
   /** Starts and waits for the address. The port stays the same from start to start. */
   async start(...options: readonly string[]): Promise<Served> {
@@ -42,7 +46,9 @@ export class Installation {
       const read = (chunk: Buffer): void => {
         output += chunk.toString();
         const address = /served at\s+(http\S+)/.exec(output)?.[1];
-        if (address !== undefined && output.includes('Ctrl-C')) resolve({ address, output });
+        if (address === undefined || !output.includes('Ctrl-C')) return;
+        this.readLetters = /Letters are read at\s+(\S+)/.exec(output)?.[1] ?? '';
+        resolve({ address, output });
       };
       started.stdout.on('data', read);
       started.stderr.on('data', read);
@@ -79,14 +85,18 @@ export class Installation {
     process.kill(Number(child), 'SIGKILL');
   }
 
-  /** The letter that went out last, as the one it was sent to reads it: nowhere else is its link whole. */
-  latestLetter(): string {
-    const folder = path.join(this.dataDir, 'post');
-    const [latest] = readdirSync(folder)
-      .map((name) => path.join(folder, name))
-      .toSorted((a, b) => statSync(b).mtimeMs - statSync(a).mtimeMs);
-    const [, body = ''] = readFileSync(latest ?? '', 'utf8').split('\r\n\r\n');
-    return Buffer.from(body, 'base64').toString('utf8');
+  /** The latest letter with a subject, as the one it was sent to reads it: nowhere else is its link whole. */
+  async latestLetter(about: string): Promise<string> {
+    for (let tries = 0; tries < LETTER_TRIES; tries++) {
+      const letters = (await (await fetch(`${this.readLetters}letters.json`)).json()) as readonly {
+        readonly subject: string;
+        readonly text: string;
+      }[];
+      const found = letters.find(({ subject }) => subject === about);
+      if (found !== undefined) return found.text;
+      await new Promise((resolve) => setTimeout(resolve, 250));
+    }
+    throw new Error(`no letter “${about}” has gone out`);
   }
 
   /** Stops and takes the data away. */

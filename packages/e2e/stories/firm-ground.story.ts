@@ -205,7 +205,8 @@ test('an invited instructor chooses a password through the post box', async ({ p
   // The head reads that it went out; the link is whole in the letter alone.
   await expect(page.locator('details[open] pre')).toContainText('/link/…');
   await expect(page.getByText('sanna@tarnside.example, as instructor')).toBeVisible();
-  const link = /(http\S+\/link\/\S+)/.exec(installation.latestLetter())?.[1] ?? '';
+  const letter = await installation.latestLetter('You are invited to teach with Lotrecht');
+  const link = /(http\S+\/link\/\S+)/.exec(letter)?.[1] ?? '';
   const context = await browser.newContext();
   const invited = await context.newPage();
   await invited.goto(link);

@@ -43,7 +43,6 @@ import { studentHistoryRoutes } from './pages/student-routes.ts';
 import { eyeRoutes } from './eye/eye-routes.ts';
 import { recordRoutes } from './records/record-routes.ts';
 import { printRoutes } from './printing/print-routes.ts';
-import { type PostBox } from './post/post-box.ts';
 import { rosterRoutes } from './roster/roster-routes.ts';
 import { settingsRoutes } from './settings/settings-routes.ts';
 import { type GuessLimit, guessLimit } from './take-home/guess-limit.ts';
@@ -55,7 +54,6 @@ import { studentRoutes } from './students/student-routes.ts';
 export interface AppDependencies {
   readonly db: Database;
   readonly logger: Logger;
-  readonly postBox: PostBox;
   /** Where people reach this installation. */
   readonly origins: PublicOrigins;
   /** Who was erased, beyond the life of a database. Default: nothing is kept outside. */
@@ -79,7 +77,7 @@ export interface AppDependencies {
 /** What the routes need of it. */
 export type RouteDependencies = Pick<
   AppDependencies,
-  'db' | 'postBox' | 'origins' | 'tombstones' | 'setupCode' | 'migrated'
+  'db' | 'origins' | 'tombstones' | 'setupCode' | 'migrated'
 > & {
   readonly printer: Printer;
   readonly answerer: Answerer;
@@ -90,7 +88,6 @@ export type RouteDependencies = Pick<
 /** Every route there is, as data. */
 export function allRoutes({
   db,
-  postBox,
   origins,
   printer,
   answerer,
@@ -104,7 +101,7 @@ export function allRoutes({
   return [
     ...healthRoutes(db, migrated),
     ...identityRoutes({ db, setupCode, limits }),
-    ...passwordRoutes({ db, origins, postBox, limits }),
+    ...passwordRoutes({ db, origins, limits }),
     ...auditRoutes(db),
     ...syncRoutes(db),
     ...studentRoutes(db, recomputeForHand),
@@ -114,7 +111,7 @@ export function allRoutes({
     ...exchangeRoutes(db),
     ...readingRoutes(db, uploads),
     ...mergeRoutes(db, uploads),
-    ...erasureRoutes({ db, postBox, tombstones }),
+    ...erasureRoutes({ db, tombstones }),
     ...lessonRoutes(db, recomputeBroughtBack),
     ...lessonPageRoutes(db),
     ...checkRoutes(db, answerer),
@@ -122,7 +119,7 @@ export function allRoutes({
     ...eyeRoutes(db),
     ...settingsRoutes(db),
     ...printRoutes(printer),
-    ...takeHomeRoutes({ db, origins, postBox, printer }),
+    ...takeHomeRoutes({ db, origins, printer }),
     ...studentPageRoutes(db, guesses),
   ];
 }

@@ -5,19 +5,33 @@ import { type Database } from './database/database.ts';
 import { isBusy, hasNoRoom, isUnreachable } from './database/trouble.ts';
 import { sweepTries } from './http/try-count.ts';
 import { sweepDevices } from './identity/known-device-repository.ts';
+import { type Tombstones, noteErasedElsewhere } from './erasure/tombstones.ts';
 import { sweepLinks } from './identity/one-time-link-repository.ts';
 import { sweepSessions } from './identity/session-repository.ts';
+import { LETTER_SECRETS } from './letter-secrets.ts';
+import { type MailService } from './post/mail-service.ts';
+import { sendNextLetter } from './post/send-letters.ts';
 import { refreshPriors } from './roster/academy-prior.ts';
 import { refreshStandings } from './roster/refresh-standings.ts';
 
 const STANDINGS_EVERY_MS = 2_000;
 /** At a time: requests come between them. */
 const STANDINGS_AT_ONCE = 20;
+const LETTERS_EVERY_MS = 1_000;
 const LOOKS_EVERY_MS = 5_000;
 const SWEEP_EVERY_MS = 600_000;
 
+/** What a server keeps in order by itself. */
+export interface House {
+  readonly db: Database;
+  readonly logger: Logger;
+  readonly tombstones: Tombstones;
+  /** Undefined: letters wait. */
+  readonly service: MailService | undefined;
+}
+
 /** What a server does by itself beside its requests, again and again until the process ends. */
-export function keepHouse(db: Database, logger: Logger): void {
+export function keepHouse({ db, logger, tombstones, service }: House): void {
   again(logger, 'standings were not refreshed', async () => {
     const done = await refreshStandings(db, { limit: STANDINGS_AT_ONCE });
     if (done === STANDINGS_AT_ONCE) return 0;
@@ -27,6 +41,16 @@ export function keepHouse(db: Database, logger: Logger): void {
   again(logger, 'looks were not noted', async () => {
     await noteWaitingLooks(db);
     return LOOKS_EVERY_MS;
+  });
+  if (service !== undefined) {
+    const sending = { db, service, secrets: LETTER_SECRETS, logger };
+    again(logger, 'letters did not go out', async () =>
+      (await sendNextLetter(sending)) ? 0 : LETTERS_EVERY_MS,
+    );
+  }
+  again(logger, 'who was erased elsewhere was not noted', async () => {
+    await noteErasedElsewhere(db, tombstones);
+    return SWEEP_EVERY_MS;
   });
   again(logger, 'what is over was not swept out', async () => {
     for (const sweep of [sweepSessions, sweepTries, sweepDevices, sweepLinks, sweepChanges]) await sweep(db);

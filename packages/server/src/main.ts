@@ -13,7 +13,7 @@ import { redirectToHttps } from './http/redirect.ts';
 import { anyAcademyExists } from './identity/instructor-repository.ts';
 import { type LogLines, openLog } from './log-lines.ts';
 import { applyTombstones, NO_TOMBSTONES, tombstonesIn } from './erasure/tombstones.ts';
-import { simulatedPostBox } from './post/post-box.ts';
+import { smtpService } from './post/mail-service.ts';
 
 const SHUTDOWN_GRACE_MS = 8_000;
 /** Connections that are idle when we stop are told by their next answer; those that ask for none are closed then. */
@@ -31,13 +31,11 @@ async function main(): Promise<void> {
   const db = openDatabase(config.databaseUrl);
   let isMigrated = false;
   let stopping = false;
-  const postBox = simulatedPostBox(config.postDir);
   const tombstones = config.erasedFile === undefined ? NO_TOMBSTONES : tombstonesIn(config.erasedFile);
   const app = createApp({
     ...config,
     db,
     logger,
-    postBox,
     tombstones,
     migrated: () => isMigrated,
     draining: () => stopping,
@@ -75,7 +73,7 @@ async function main(): Promise<void> {
   while (!stopping) {
     try {
       await migrate(config.databaseUrl, config.migrationsDir);
-      const again = await applyTombstones(db, tombstones, postBox);
+      const again = await applyTombstones(db, tombstones);
       if (again > 0) logger.warn({ students: again }, 'erased again who had come back with a backup');
       isMigrated = true;
       break;
@@ -86,7 +84,8 @@ async function main(): Promise<void> {
       await sleep(DATABASE_TRY_MS);
     }
   }
-  keepHouse(db, logger);
+  const service = config.mail && smtpService(config.mail.url, config.mail.from);
+  keepHouse({ db, logger, tombstones, service });
   const address = addressOf(servers[0], config);
   logger.info({ address }, 'listening');
   process.send?.({

@@ -265,13 +265,19 @@ export interface EyeView {
   readonly uncertaintyIntervalDeg: readonly [number, number] | null;
 }
 
-/** A message in the simulated post box. */
+/** A letter to somebody, without the secret of what it opens. */
 export interface PostView {
   readonly id: string;
   readonly recipient: string;
   readonly subject: string;
   readonly body: string;
-  readonly sentAt: string;
+  readonly writtenAt: string;
+  /** Null: not yet, or never. */
+  readonly sentAt: string | null;
+  /** `given-up`: what it opens was over before the mail service took it. */
+  readonly state: 'sent' | 'waiting' | 'given-up';
+  /** How often the mail service was asked to take it. */
+  readonly tries: number;
 }
 
 /** One access to a student's data. */

@@ -144,7 +144,7 @@ async function importFrom({ db, file, installation, streams }: Call): Promise<Ex
   await (await open(file)).close();
   const { academyName, rows } = await importAcademy(db, lines);
   await refreshStatistics(db);
-  const erased = await applyTombstones(db, installation.tombstones, installation.postBox);
+  const erased = await applyTombstones(db, installation.tombstones);
   await streams.write(`${academyName}: ${rows} rows came in${erasedText(erased)}.\n`);
   return 0;
 }
@@ -160,7 +160,7 @@ async function backUp({ db, file, streams }: Call): Promise<ExitCode> {
 async function restore({ db, file, installation, streams }: Call): Promise<ExitCode> {
   const { head, rows } = await restoreBackup(file, installation);
   await refreshStatistics(db);
-  const erased = await applyTombstones(db, installation.tombstones, installation.postBox);
+  const erased = await applyTombstones(db, installation.tombstones);
   await streams.write(`${total(rows)} rows as of ${head.madeAt}${erasedText(erased)}.\n`);
   return 0;
 }

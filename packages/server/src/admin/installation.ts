@@ -2,7 +2,6 @@ import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { NO_TOMBSTONES, type Tombstones, tombstonesIn } from '../erasure/tombstones.ts';
-import { type PostBox, simulatedPostBox } from '../post/post-box.ts';
 
 /** What a command works on. */
 export interface Installation {
@@ -11,7 +10,6 @@ export interface Installation {
   /** Undefined: the database is somewhere else. */
   readonly dataDir: string | undefined;
   readonly tombstones: Tombstones;
-  readonly postBox: PostBox;
 }
 
 /** A place that was named and cannot be worked on; `message` says what to name. */
@@ -42,7 +40,6 @@ export async function openInstallation(options: {
       migrationsDir: MIGRATIONS,
       dataDir: undefined,
       tombstones: file === undefined ? NO_TOMBSTONES : tombstonesIn(file),
-      postBox: simulatedPostBox(undefined),
     };
   }
   return {
@@ -50,7 +47,6 @@ export async function openInstallation(options: {
     migrationsDir: MIGRATIONS,
     dataDir,
     tombstones: tombstonesIn(path.join(dataDir, 'erased.txt')),
-    postBox: simulatedPostBox(path.join(dataDir, 'post')),
   };
 }
 

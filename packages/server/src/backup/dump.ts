@@ -24,6 +24,7 @@ const LEFT_OUT = new Set([
   'one_time_link',
   'lease',
   'schema_migration',
+  'migration_lease',
 ]);
 const BINARY = new Set(['binary', 'varbinary', 'blob']);
 

@@ -3,6 +3,7 @@ import { readdir, readFile } from 'node:fs/promises';
 import path from 'node:path';
 import mysql from 'mysql2/promise';
 import { connectionOptions } from './connection-options.ts';
+import { underMigrationLease } from './migration-lease.ts';
 
 /** A migration that cannot be applied; `message` says what happened and what to do. */
 export class MigrationError extends Error {
@@ -21,9 +22,6 @@ interface AppliedMigration {
   readonly finished_at: string | null;
 }
 
-const LOCK_NAME = 'lotrecht_migrate';
-const LOCK_WAIT_S = 60;
-
 async function readMigrations(dir: string): Promise<MigrationFile[]> {
   const files = (await readdir(dir)).filter((f) => f.endsWith('.sql')).toSorted();
   return Promise.all(
@@ -39,7 +37,7 @@ async function readMigrations(dir: string): Promise<MigrationFile[]> {
 }
 
 /**
- * Brings the database to the newest migration, under a lock, so that servers starting together migrate once.
+ * Brings the database to the newest migration, under a lease, so that servers starting together migrate once.
  *
  * Forward only. DDL commits by itself in MariaDB, so a migration that broke off half-way is refused by name instead
  * of being run again over its own remains.
@@ -54,21 +52,23 @@ export async function migrate(
   upTo = Number.POSITIVE_INFINITY,
 ): Promise<readonly string[]> {
   const files = (await readMigrations(dir)).slice(0, upTo);
-  const connection = await mysql.createConnection({
-    ...connectionOptions(databaseUrl),
-    multipleStatements: true,
-  });
-  try {
-    const [rows] = await connection.query('SELECT GET_LOCK(?, ?) AS held', [LOCK_NAME, LOCK_WAIT_S]);
-    if ((rows as { held: number }[])[0]?.held !== 1) {
-      throw new MigrationError(
-        'Another server has been migrating this database for a minute. Try again when it is done.',
-      );
+  const done = await underMigrationLease(databaseUrl, async () => {
+    const connection = await mysql.createConnection({
+      ...connectionOptions(databaseUrl),
+      multipleStatements: true,
+    });
+    try {
+      return await applyMissing(connection, files);
+    } finally {
+      await connection.end();
     }
-    return await applyMissing(connection, files);
-  } finally {
-    await connection.end();
+  });
+  if (done === undefined) {
+    throw new MigrationError(
+      'Another server has been migrating this database for a minute. Try again when it is done.',
+    );
   }
+  return done.result;
 }
 
 /** Migrations that a database which has these would still be given; all of them where it has none. */
@@ -76,13 +76,13 @@ export async function missingMigrations(dir: string, applied: readonly string[])
   return (await readMigrations(dir)).map((file) => file.name).filter((name) => !applied.includes(name));
 }
 
-/** Every table that migrations make, and the one they are counted in. */
+/** Every table that migrations make, the one they are counted in, and the one that lets one server migrate. */
 export async function tablesOfMigrations(dir: string): Promise<ReadonlySet<string>> {
   const texts = (await readMigrations(dir)).map((file) => file.statements);
   const made = texts.flatMap((text) =>
     [...text.matchAll(/^CREATE TABLE (\w+)/gm)].map(([, name = '']) => name),
   );
-  return new Set([...made, 'schema_migration']);
+  return new Set([...made, 'schema_migration', 'migration_lease']);
 }
 
 async function applyMissing(

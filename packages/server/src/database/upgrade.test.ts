@@ -183,6 +183,9 @@ const WRITTEN: Readonly<
       values: [ACADEMY, id(17), STUDENT],
     },
   ],
+  '0018': [
+    { text: 'UPDATE student_standing SET last_colds = ? WHERE academy_id = ?', values: ['[]', ACADEMY] },
+  ],
 };
 const states = Object.keys(WRITTEN);
 const running: TestApp[] = [];
@@ -232,7 +235,11 @@ describe('a database that was used at every state up to', () => {
     expect(consents.map((c) => [c.scope, c.confirmed, c.withdrawnAt])).toEqual(
       state >= '0008' ? [['link', true, null]] : [],
     );
-    const kept = await app.db.many<{ body: string }>({ text: 'SELECT body FROM post_box', values: [] });
+    const kept = await app.db.many<{ body: string; isOut: number }>({
+      text: 'SELECT body, sent_at IS NOT NULL AND created_at = sent_at AND next_try_at IS NULL AS isOut FROM post_box',
+      values: [],
+    });
+    expect(kept.every(({ isOut }) => isOut === 1)).toBe(true);
     expect(kept.map(({ body }) => body).join()).not.toContain('abcdefghij');
     if (state >= '0011') expect(kept.map(({ body }) => body)).toContain('go to http://x.example/link/… now');
     expect(student).toMatchObject({ name: 'Runa Feldt', handedness: 'right', minor: true, notes: 'of old' });

@@ -4,7 +4,6 @@ import { type Database, type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
 import { type Actor } from '../access/actor.ts';
 import { notFound, Problem } from '../problems/problem.ts';
-import { type PostBox } from '../post/post-box.ts';
 import { logChange } from '../changes/record-change.ts';
 import { eraseStudent } from './erase-student.ts';
 import { type Tombstones } from './tombstones.ts';
@@ -12,7 +11,6 @@ import { type Tombstones } from './tombstones.ts';
 /** What erasing needs. */
 export interface ErasureDependencies {
   readonly db: Database;
-  readonly postBox: PostBox;
   readonly tombstones: Tombstones;
 }
 
@@ -29,18 +27,17 @@ export interface ErasureWish {
  * @throws Problem 404 for nobody of this academy, 422 for another name
  */
 export async function eraseByName(
-  { db, postBox, tombstones }: ErasureDependencies,
+  { db, tombstones }: ErasureDependencies,
   actor: Actor,
   { studentId, name, log }: ErasureWish,
 ): Promise<void> {
   const erased = { academyId: actor.academyId, studentId };
-  const letters = await db.inTransaction(async (tx) => {
+  await db.inTransaction(async (tx) => {
     // Also one whose deletion could still be undone.
     const student = await tx.maybeOne<{ name: string }>(sql`
       SELECT name FROM student WHERE academy_id = ${actor.academyId} AND id = ${studentId} FOR UPDATE`);
     if (student === undefined) throw notFound();
     if (student.name.trim() !== name.trim()) throw otherName(name);
-    const ids = await postBox.forget(tx, erased);
     await eraseStudent(tx, erased);
     // What is left of them for devices: an id that nobody has any more.
     const gone = {
@@ -54,15 +51,11 @@ export async function eraseByName(
     await tx.exec(sql`
       INSERT INTO audit_entry (academy_id, id, instructor_id, student_id, action)
       VALUES (${actor.academyId}, ${randomUUID()}, ${actor.instructorId}, ${studentId}, 'erased')`);
-    return ids;
   });
   // After the rows: a list that names someone who is still there would erase them at the next start.
   // It is done: a list that cannot be written now is made whole from the rows at the next start.
   await tombstones.add(erased).catch((error: unknown) => {
     log.error({ err: error }, 'the list of who was erased could not be written');
-  });
-  await postBox.forgetFiles(letters).catch((error: unknown) => {
-    log.error({ err: error }, 'files of letters could not be removed');
   });
 }
 

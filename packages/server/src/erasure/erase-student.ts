@@ -3,13 +3,14 @@ import { declared, sql } from '../database/sql.ts';
 import { EXCHANGED_TABLES, ofStudent, STUDENT_LINKS } from '../exchange/tables.ts';
 import { dropEvidence } from '../roster/academy-prior.ts';
 
-/** Computed of a student, or said about what was changed: in no file, and theirs all the same. */
-const COMPUTED = [
+/** Computed of a student, said about what was changed, or written about them: in no file, and theirs all the same. */
+const IN_NO_FILE = [
   'measured_line',
   'line_standing',
   'student_standing',
   'standing_due',
   'record_change',
+  'post_box',
 ] as const;
 
 /** Who is erased. */
@@ -19,15 +20,14 @@ export interface Erased {
 }
 
 /**
- * Takes everything that is known of a student out of the database, for good, and leaves the fact. Letters are the post
- * box's to forget.
+ * Takes everything that is known of a student out of the database, for good, and leaves the fact.
  *
  * @returns whether there was such a student
  */
 export async function eraseStudent(tx: Queries, { academyId, studentId }: Erased): Promise<boolean> {
   const whose = { academyId, studentId };
   await dropEvidence(tx, whose);
-  for (const name of COMPUTED)
+  for (const name of IN_NO_FILE)
     await tx.exec(sql`
       DELETE FROM ${declared(name)} WHERE academy_id = ${academyId} AND student_id = ${studentId}`);
   // What points before what is pointed at: a file's order, turned round. The student is the last of theirs.

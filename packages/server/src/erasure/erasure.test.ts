@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { type AuditEntryView, type NewStudentLinkView } from '@lotrecht/records';
@@ -8,7 +8,6 @@ import { writeBackup } from '../backup/backup-file.ts';
 import { restoreBackup } from '../backup/restore.ts';
 import { openDatabase } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
-import { simulatedPostBox } from '../post/post-box.ts';
 import { saveWorkedCheck, workedCheck } from '../test/documents.ts';
 import {
   createTestDatabase,
@@ -25,14 +24,11 @@ let academyId: string;
 let folder: string;
 let tombstones: Tombstones;
 const listFile = (): string => path.join(folder, 'erased.txt');
-const postDir = (): string => path.join(folder, 'post');
 
 beforeAll(async () => {
   folder = mkdtempSync(path.join(tmpdir(), 'lotrecht-erasure-'));
-  const { mkdirSync } = await import('node:fs');
-  mkdirSync(postDir());
   tombstones = tombstonesIn(listFile());
-  app = await startTestApp(undefined, { tombstones, postBox: simulatedPostBox(postDir()) });
+  app = await startTestApp(undefined, { tombstones });
   academyId = await app.academy('Tarnside');
   head = (await app.signedIn(academyId, 'head')).client;
 });
@@ -113,7 +109,7 @@ describe('who was erased', () => {
     expect((await boss.post(`/api/students/${studentId}/erase`, { name: 'Runa Feldt' })).status).toBe(204);
     expect((await boss.get(`/api/students/${studentId}`)).status).toBe(404);
     const file = path.join(folder, 'made-whole.txt');
-    await applyTombstones(other.db, tombstonesIn(file), simulatedPostBox(undefined));
+    await applyTombstones(other.db, tombstonesIn(file));
     expect(readFileSync(file, 'utf8')).toContain(studentId);
     await other.stop();
   });
@@ -147,10 +143,8 @@ describe('erasing a student', () => {
       'self_check',
     ])
       expect([table, before[table] ?? 0]).not.toEqual([table, 0]);
-    const letters = readdirSync(postDir()).length;
     expect((await head.post(`/api/students/${studentId}/erase`, { name: ' Runa Feldt ' })).status).toBe(204);
     expect(await traces(studentId)).toEqual({ audit_entry: 1, erased_student: 1 });
-    expect(readdirSync(postDir())).toHaveLength(letters - 1);
     const token = address.split('#')[1] ?? '';
     const opened = await app
       .client()
@@ -188,12 +182,12 @@ describe('a backup from before', () => {
     const db = openDatabase(databaseUrl);
     try {
       expect(await traces(studentId, db)).toHaveProperty('student', 1);
-      const again = await applyTombstones(db, tombstones, simulatedPostBox(undefined));
+      const again = await applyTombstones(db, tombstones);
       expect(again).toBe(1);
       expect(await traces(studentId, db)).toEqual({ erased_student: 1 });
       expect(await traces(stays.studentId, db)).toHaveProperty('student', 1);
       // Nothing to do the second time.
-      expect(await applyTombstones(db, tombstones, simulatedPostBox(undefined))).toBe(0);
+      expect(await applyTombstones(db, tombstones)).toBe(0);
     } finally {
       await db.close();
     }
@@ -204,7 +198,7 @@ describe('a backup from before', () => {
     await head.post(`/api/students/${studentId}/erase`, { name: 'Runa Feldt' });
     const fresh = path.join(folder, 'fresh.txt');
     expect(existsSync(fresh)).toBe(false);
-    await applyTombstones(app.db, tombstonesIn(fresh), simulatedPostBox(undefined));
+    await applyTombstones(app.db, tombstonesIn(fresh));
     expect(readFileSync(fresh, 'utf8')).toContain(studentId);
   });
 });

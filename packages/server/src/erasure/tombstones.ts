@@ -1,7 +1,6 @@
 import { appendFile, readFile } from 'node:fs/promises';
 import { type Database } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
-import { type PostBox } from '../post/post-box.ts';
 import { type Erased, eraseStudent } from './erase-student.ts';
 
 /** Who was erased, kept outside the database: an older backup that takes its place must not bring anyone back. */
@@ -38,32 +37,37 @@ export function tombstonesIn(file: string): Tombstones {
 
 const UUID_LENGTH = 36;
 
+/** Adds who was erased by another server to the list outside the database: each server has one of its own. */
+export async function noteErasedElsewhere(db: Database, tombstones: Tombstones): Promise<void> {
+  const known = new Set((await tombstones.all()).map(keyOf));
+  for (const erased of await listEveryErased(db)) {
+    if (!known.has(keyOf(erased))) await tombstones.add(erased);
+  }
+}
+
+function keyOf({ academyId, studentId }: Erased): string {
+  return `${academyId} ${studentId}`;
+}
+
+function listEveryErased(db: Database): Promise<readonly Erased[]> {
+  return db.many<Erased>(sql`SELECT academy_id AS academyId, student_id AS studentId FROM erased_student`);
+}
+
 /**
  * Brings the list outside and the database's own together before anyone is served: whoever stands in either is erased
  * and stands in both.
  *
  * @returns how many students had come back and were erased again
  */
-export async function applyTombstones(
-  db: Database,
-  tombstones: Tombstones,
-  postBox: PostBox,
-): Promise<number> {
+export async function applyTombstones(db: Database, tombstones: Tombstones): Promise<number> {
   const outside = await tombstones.all();
-  const inside = await db.many<Erased>(
-    sql`SELECT academy_id AS academyId, student_id AS studentId FROM erased_student`,
-  );
-  const keyOf = ({ academyId, studentId }: Erased): string => `${academyId} ${studentId}`;
-  const known = new Set(outside.map(keyOf));
-  for (const erased of inside) {
-    if (!known.has(keyOf(erased))) await tombstones.add(erased);
-  }
+  const inside = await listEveryErased(db);
+  await noteErasedElsewhere(db, tombstones);
   let again = 0;
   for (const erased of [...outside, ...inside]) {
     const back = await db.maybeOne(sql`
       SELECT id FROM student WHERE academy_id = ${erased.academyId} AND id = ${erased.studentId}`);
     if (back !== undefined) again += 1;
-    await postBox.forgetFiles(await postBox.forget(db, erased));
     const listed = inside.some((other) => keyOf(other) === keyOf(erased));
     if (back !== undefined || !listed) await db.inTransaction((tx) => eraseStudent(tx, erased));
   }

@@ -1,5 +1,5 @@
-import { type Queries } from '../database/database.ts';
-import { sql } from '../database/sql.ts';
+import { type Database, type Queries } from '../database/database.ts';
+import { underLease } from '../database/lease.ts';
 
 /** Another file of the academy is on its way in. */
 export class BusyImporting extends Error {
@@ -11,16 +11,17 @@ export class BusyImporting extends Error {
 }
 
 /**
- * Lets one import of an academy work at a time, also among several servers: two would wait for each other's rows. The
- * transaction's own connection holds the lock, so that it is gone with it.
+ * Lets one import of an academy work at a time, also among several servers: two would wait for each other's rows.
  *
+ * @param work all of it in one transaction
  * @throws BusyImporting
  */
-export async function asOnlyImport<T>(tx: Queries, academyId: string, work: () => Promise<T>): Promise<T> {
-  const name = `import ${academyId}`;
-  const { got } = await tx.one<{ got: number | null }>(sql`SELECT GET_LOCK(${name}, 0) AS got`);
-  if (got !== 1) throw new BusyImporting();
-  const result = await work();
-  await tx.one(sql`SELECT RELEASE_LOCK(${name}) AS released`);
-  return result;
+export async function asOnlyImport<T>(
+  db: Database,
+  academyId: string,
+  work: (tx: Queries) => Promise<T>,
+): Promise<T> {
+  const done = await underLease(db, `import ${academyId}`, () => db.inLongTransaction(work));
+  if (done === undefined) throw new BusyImporting();
+  return done.result;
 }

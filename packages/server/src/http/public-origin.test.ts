@@ -1,11 +1,11 @@
 import { request } from 'node:http';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { caughtLetters } from '../test/caught-letters.ts';
+import { CaughtLetters } from '../test/caught-letters.ts';
 import { saveWorkedCheck } from '../test/documents.ts';
 import { startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
 
 const ORIGIN = 'https://tee.example:8443';
-const postBox = caughtLetters();
+const postBox = new CaughtLetters();
 let app: TestApp;
 let own: TestApp;
 let head: TestClient;
@@ -39,7 +39,6 @@ function ask(path: string, headers: Record<string, string>, body: unknown): Prom
 beforeAll(async () => {
   own = await startTestApp();
   app = await startTestApp(undefined, {
-    postBox,
     trustedProxies: ['127.0.0.1'],
     // Its own address last: tests come by it.
     origins: { letters: ORIGIN, all: [ORIGIN, 'http://127.0.0.1:1'] },
@@ -67,10 +66,12 @@ describe('the host of a letter', () => {
   ])('is ours with %s', async (_name, headers, status) => {
     const there = await app.academy('Letters');
     const { email: theirs } = await signedInBehind(there);
+    await postBox.deliver(app.db);
     postBox.letters.length = 0;
     expect(await ask('/api/password-forgotten', headers as Record<string, string>, { email: theirs })).toBe(
       status,
     );
+    await postBox.deliver(app.db);
     expect(postBox.letters.map((letter) => /http\S+link/.exec(letter.body)?.[0])).toEqual(
       status === 202 ? [`${ORIGIN}/link`] : [],
     );

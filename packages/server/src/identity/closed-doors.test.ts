@@ -1,14 +1,14 @@
 import { type InvitationView } from '@lotrecht/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';
-import { caughtLetters } from '../test/caught-letters.ts';
+import { CaughtLetters } from '../test/caught-letters.ts';
 import { saveWorkedCheck } from '../test/documents.ts';
 import { PASSWORD, startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
 
-const postBox = caughtLetters();
+const postBox = new CaughtLetters();
 let app: TestApp;
 
-beforeAll(async () => (app = await startTestApp(undefined, { postBox })));
+beforeAll(async () => (app = await startTestApp()));
 afterAll(() => app.stop());
 
 describe('links and invitations', () => {
@@ -31,7 +31,7 @@ describe('links and invitations', () => {
     const { open } = await linked(one.client);
     const invitation = { name: 'Teo', email: `teo-${academy}@academy.example`, role: 'head' };
     await one.client.post('/api/invitations', invitation);
-    const token = postBox.lastToken();
+    const token = await postBox.lastToken(app.db);
     expect(await open()).toBe(200);
     expect((await app.client().get(`/api/links/${token}`)).status).toBe(200);
     const path = `/api/instructors/${one.actor.instructorId}`;
@@ -74,7 +74,7 @@ describe('links and invitations', () => {
       email: 'teo@invited.example',
       role: 'instructor',
     });
-    const token = postBox.lastToken();
+    const token = await postBox.lastToken(app.db);
     const listed = (await boss.client.get('/api/invitations')).body as InvitationView[];
     expect(listed).toMatchObject([{ name: 'Teo', email: 'teo@invited.example', invitedBy: 'An head' }]);
     expect((await boss.client.delete(`/api/invitations/${listed[0]?.id}`)).status).toBe(204);
@@ -91,9 +91,9 @@ describe('secrets of letters', () => {
       email: 'teo@secret.example',
       role: 'instructor',
     });
-    const invited = postBox.lastToken();
+    const invited = await postBox.lastToken(app.db);
     await app.client().post('/api/password-forgotten', { email: boss.email });
-    const reset = postBox.lastToken();
+    const reset = await postBox.lastToken(app.db);
     expect([invited.length, reset.length]).toEqual([43, 43]);
     const post = JSON.stringify((await boss.client.get('/api/post')).body);
     expect(post).toContain('/link/…');
@@ -111,7 +111,7 @@ describe('secrets of letters', () => {
     const boss = await app.signedIn(await app.academy('Of resets'), 'head');
     const ask = async (): Promise<string> => {
       await app.client().post('/api/password-forgotten', { email: boss.email });
-      return postBox.lastToken();
+      return await postBox.lastToken(app.db);
     };
     const use = async (token: string, password: string): Promise<number> =>
       (await app.client().post(`/api/links/${token}`, { password })).status;

@@ -6,7 +6,7 @@ import { isoFromUtc } from '../database/utc.ts';
 import { type Actor } from '../access/actor.ts';
 import { hashToken, newToken } from './session-repository.ts';
 
-/** What a link is for; its token goes out by post and is stored nowhere. */
+/** What a link is for; its secret goes out by letter and is stored nowhere. */
 export interface NewLink {
   readonly academyId: string;
   readonly kind: LinkView['kind'];
@@ -25,15 +25,28 @@ export interface OpenLink extends Omit<NewLink, 'hours' | 'invitedBy'> {
   readonly academyName: string;
 }
 
-/** Makes a link. @returns its token */
-export async function insertLink(db: Queries, link: NewLink): Promise<string> {
-  const token = newToken();
-  await db.exec(sql`
+/** Makes a link that opens once its letter goes out, with the secret that is made then. @returns its id */
+export async function insertLink(tx: Queries, link: NewLink): Promise<string> {
+  const id = randomUUID();
+  await tx.exec(sql`
     INSERT INTO one_time_link
       (token_hash, id, academy_id, kind, instructor_id, invited_by, email, name, role, expires_at)
-    VALUES (${hashToken(token)}, ${randomUUID()}, ${link.academyId}, ${link.kind}, ${link.instructorId},
+    VALUES (${hashToken(newToken())}, ${id}, ${link.academyId}, ${link.kind}, ${link.instructorId},
             ${link.invitedBy}, ${link.email}, ${link.name}, ${link.role}, UTC_TIMESTAMP(3) + INTERVAL ${link.hours} HOUR)`);
-  return token;
+  return id;
+}
+
+/** Gives a link the secret that goes out now. @returns undefined where it opens nothing any more */
+export async function renewLinkSecret(
+  tx: Queries,
+  academyId: string,
+  linkId: string,
+): Promise<string | undefined> {
+  const secret = newToken();
+  const renewed = await tx.exec(sql`
+    UPDATE one_time_link k SET k.token_hash = ${hashToken(secret)}
+    WHERE k.academy_id = ${academyId} AND k.id = ${linkId} AND ${OPEN}`);
+  return renewed === 1 ? secret : undefined;
 }
 
 /** What can still be used: not used, not over, and whoever invited may still invite. */

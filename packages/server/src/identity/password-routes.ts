@@ -16,7 +16,7 @@ import { type PublicOrigins } from '../http/public-origin.ts';
 import { type Route } from '../http/route.ts';
 import { noteSecurity, typedAccount } from '../http/security-log.ts';
 import { tryCount } from '../http/try-count.ts';
-import { listPost, type PostBox } from '../post/post-box.ts';
+import { listPost, putLetter } from '../post/post-box-repository.ts';
 import {
   findAddress,
   findByEmail,
@@ -50,7 +50,6 @@ const RESET_HOURS = 1;
 export interface PasswordDependencies {
   readonly db: Database;
   readonly origins: PublicOrigins;
-  readonly postBox: PostBox;
   readonly limits: SignInLimits;
 }
 
@@ -59,9 +58,10 @@ const RESETS_AN_HOUR = 5;
 const HOUR_S = 3_600;
 
 /** Passwords, invitations of instructors, and the one-time links that both go out by. */
-export function passwordRoutes({ db, origins, postBox, limits }: PasswordDependencies): readonly Route[] {
+export function passwordRoutes({ db, origins, limits }: PasswordDependencies): readonly Route[] {
   const resets = tryCount(db, { kind: 'reset-letter', most: RESETS_AN_HOUR, windowS: HOUR_S });
-  const addressOf = (token: string): string => `${origins.letters}/link/${token}`;
+  const linkOf = (id: string) =>
+    ({ opens: 'one-time-link', id, address: `${origins.letters}/link/` }) as const;
 
   const changePassword = async (ctx: AppContext): Promise<void> => {
     const actor = requireActor(ctx);
@@ -106,14 +106,16 @@ export function passwordRoutes({ db, origins, postBox, limits }: PasswordDepende
         role,
         hours: RESET_HOURS,
       } as const;
-      const token = await insertLink(db, link);
-      await postBox.send(db, {
-        academyId,
-        recipient: instructor.email,
-        subject: 'Set a new password',
-        body: `${name},\n\nset a new password within the hour:\n${addressOf(token)}\n\nIf you did not ask for it, nothing has changed.\n`,
-        secret: token,
-      });
+      await db.inTransaction(async (tx) =>
+        putLetter(tx, {
+          academyId,
+          recipient: instructor.email,
+          subject: 'Set a new password',
+          link: linkOf(await insertLink(tx, link)),
+          body: (address) =>
+            `${name},\n\nset a new password within the hour:\n${address}\n\nIf you did not ask for it, nothing has changed.\n`,
+        }),
+      );
     }
     // The same answer for every address: nobody learns here who has an account.
     ctx.status = 202;
@@ -135,17 +137,15 @@ export function passwordRoutes({ db, origins, postBox, limits }: PasswordDepende
       hours: INVITATION_HOURS,
     } as const;
     const actor = requireActor(ctx);
-    const token = await db.inTransaction(async (tx) => {
+    await db.inTransaction(async (tx) => {
       await recordEvent(tx, actor, { action: 'invited', detail: name });
-      return insertLink(tx, link);
-    });
-    // After the commit: a transaction that is tried again would send it twice.
-    await postBox.send(db, {
-      academyId,
-      recipient: email,
-      subject: 'You are invited to teach with Lotrecht',
-      body: `${name},\n\nchoose your password within a week:\n${addressOf(token)}\n`,
-      secret: token,
+      await putLetter(tx, {
+        academyId,
+        recipient: email,
+        subject: 'You are invited to teach with Lotrecht',
+        link: linkOf(await insertLink(tx, link)),
+        body: (address) => `${name},\n\nchoose your password within a week:\n${address}\n`,
+      });
     });
     ctx.status = 202;
     ctx.body = {};

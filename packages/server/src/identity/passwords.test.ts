@@ -2,10 +2,10 @@ import { randomUUID } from 'node:crypto';
 import { type SessionEntryView } from '@lotrecht/records';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';
-import { caughtLetters } from '../test/caught-letters.ts';
+import { CaughtLetters } from '../test/caught-letters.ts';
 import { PASSWORD, startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
 
-const postBox = caughtLetters();
+const postBox = new CaughtLetters();
 const NEXT = 'another line, another password';
 let app: TestApp;
 let head: TestClient;
@@ -13,7 +13,7 @@ let headEmail: string;
 let academyId: string;
 
 beforeAll(async () => {
-  app = await startTestApp(undefined, { postBox });
+  app = await startTestApp();
 });
 
 beforeEach(async () => {
@@ -37,7 +37,7 @@ describe('an invitation', () => {
   it('lets the invited instructor choose a password, once', async () => {
     const email = `${randomUUID()}@academy.example`;
     expect((await invite(email)).status).toBe(202);
-    const token = postBox.lastToken();
+    const token = await postBox.lastToken(app.db);
     const invited = app.client();
     expect((await invited.get(`/api/links/${token}`)).body).toEqual({
       kind: 'invitation',
@@ -56,20 +56,22 @@ describe('an invitation', () => {
 
   it('is over after its week', async () => {
     await invite(`${randomUUID()}@academy.example`);
-    const token = postBox.lastToken();
+    const token = await postBox.lastToken(app.db);
     await app.db.exec(sql`UPDATE one_time_link SET expires_at = UTC_TIMESTAMP(3) - INTERVAL 1 SECOND`);
     expect((await app.client().get(`/api/links/${token}`)).status).toBe(404);
   });
 
   it('to an address that has an account makes no second one, and can be told', async () => {
     await invite(headEmail.toUpperCase());
-    const answer = await app.client().post(`/api/links/${postBox.lastToken()}`, { password: NEXT });
+    const answer = await app
+      .client()
+      .post(`/api/links/${await postBox.lastToken(app.db)}`, { password: NEXT });
     expect(answer.body).toMatchObject({ status: 409, code: 'address-taken' });
   });
 
   it('stores no token that opens it', async () => {
     await invite(`${randomUUID()}@academy.example`);
-    const token = postBox.lastToken();
+    const token = await postBox.lastToken(app.db);
     const rows = await app.db.many<{ token_hash: Buffer }>(sql`SELECT token_hash FROM one_time_link`);
     expect(token.length).toBe(43);
     expect(rows.some((r) => r.token_hash.toString('base64url') === token)).toBe(false);
@@ -86,7 +88,7 @@ describe('a forgotten password', () => {
 
   it('is set anew by the link, which ends every session', async () => {
     await app.client().post('/api/password-forgotten', { email: headEmail });
-    const token = postBox.lastToken();
+    const token = await postBox.lastToken(app.db);
     expect((await app.client().post(`/api/links/${token}`, { password: NEXT })).status).toBe(204);
     expect((await head.get('/api/session')).status).toBe(401);
     expect((await signIn(headEmail, PASSWORD)).status).toBe(401);

@@ -42,6 +42,19 @@ export async function insertStudentLink(
   return { id, token };
 }
 
+/** Gives a link the secret that goes out by letter, beside the one that was shown. @returns undefined once it is closed */
+export async function giveLetterSecret(
+  tx: Queries,
+  academyId: string,
+  linkId: string,
+): Promise<string | undefined> {
+  const secret = newToken();
+  const given = await tx.exec(sql`
+    UPDATE student_link SET letter_hash = ${hashToken(secret)}
+    WHERE academy_id = ${academyId} AND id = ${linkId} AND revoked_at IS NULL AND expires_at > UTC_TIMESTAMP(3)`);
+  return given === 1 ? secret : undefined;
+}
+
 /** A student's links, newest first. */
 export async function listStudentLinks(
   db: Queries,
@@ -101,19 +114,24 @@ export async function settleLinks(
  * minor's whose guardian has withdrawn: none.
  */
 export async function findOpenStudentLink(db: Queries, token: string): Promise<OpenStudentLink | undefined> {
-  const link = await db.maybeOne<OpenStudentLink>(sql`
-    SELECT k.academy_id AS academyId, a.name AS academyName, s.id AS studentId, s.instructor_id AS instructorId,
+  const hash = hashToken(token);
+  const found = await db.maybeOne<OpenStudentLink & { linkId: string }>(sql`
+    SELECT k.academy_id AS academyId, k.id AS linkId, a.name AS academyName, s.id AS studentId, s.instructor_id AS instructorId,
            s.name, s.handedness, s.minor, s.stature_mm AS statureMm, k.expires_at AS expiresAt
-    FROM student_link k
+    FROM (SELECT academy_id, id FROM student_link WHERE token_hash = ${hash}
+          UNION SELECT academy_id, id FROM student_link WHERE letter_hash = ${hash}) found
+    JOIN student_link k ON k.academy_id = found.academy_id AND k.id = found.id
     JOIN academy a ON a.id = k.academy_id
     JOIN student s ON s.academy_id = k.academy_id AND s.id = k.student_id
-    WHERE k.token_hash = ${hashToken(token)} AND k.revoked_at IS NULL AND k.expires_at > UTC_TIMESTAMP(3)
+    WHERE k.revoked_at IS NULL AND k.expires_at > UTC_TIMESTAMP(3)
       AND s.deleted_at IS NULL AND (s.minor = 0 OR ${hasConsentTo('link')})
       AND NOT EXISTS (
         SELECT 1 FROM instructor i
         WHERE i.academy_id = k.academy_id AND i.id = k.instructor_id AND i.suspended_at IS NOT NULL)`);
-  if (link === undefined) return undefined;
-  const touch = sql`UPDATE student_link SET last_used_at = UTC_TIMESTAMP(3) WHERE token_hash = ${hashToken(token)}`;
+  if (found === undefined) return undefined;
+  const { linkId, ...link } = found;
+  const touch = sql`
+    UPDATE student_link SET last_used_at = UTC_TIMESTAMP(3) WHERE academy_id = ${link.academyId} AND id = ${linkId}`;
   await ifPossible(db.exec(touch), TOUCH_MS);
   return link;
 }

@@ -21,7 +21,7 @@ import { type PublicOrigins } from '../http/public-origin.ts';
 import { type Route } from '../http/route.ts';
 import { describeActor } from '../identity/instructor-repository.ts';
 import { requireActor } from '../http/require-actor.ts';
-import { type PostBox } from '../post/post-box.ts';
+import { putLetter } from '../post/post-box-repository.ts';
 import { findLesson } from '../lessons/lesson-repository.ts';
 import { answerPrint, type Printer } from '../printing/printer.ts';
 import { lockStudent } from '../access/lock-student.ts';
@@ -52,12 +52,11 @@ const HAND_OUT: ChangedKind<HandOutInput, HandOutView> = {
 export interface TakeHomeDependencies {
   readonly db: Database;
   readonly origins: PublicOrigins;
-  readonly postBox: PostBox;
   readonly printer: Printer;
 }
 
 /** What goes home, for the instructor: hand-outs and links. */
-export function takeHomeRoutes({ db, origins, postBox, printer }: TakeHomeDependencies): readonly Route[] {
+export function takeHomeRoutes({ db, origins, printer }: TakeHomeDependencies): readonly Route[] {
   const printHandOut = async (ctx: AppContext): Promise<void> => {
     const actor = requireActor(ctx);
     const found = await findHandOut(db, actor, idParam(ctx));
@@ -89,26 +88,27 @@ export function takeHomeRoutes({ db, origins, postBox, printer }: TakeHomeDepend
     const student = await findStudent(db, actor, id);
     if (student === undefined) throw notFound();
     const { academy } = await describeActor(db, actor, false);
+    const opensAt = `${origins.letters}/h#`;
     const made = await db.inTransaction(async (tx) => {
       await requireConsent(tx, actor, await lockStudent(tx, actor, id), { scope: 'link' });
       const link = await insertStudentLink(tx, actor, id, input);
+      // The address that is shown here at once has a secret of its own: one that goes out by letter is made then.
+      await putLetter(tx, {
+        academyId: actor.academyId,
+        studentId: id,
+        recipient: input.recipient,
+        subject: `What to practise, from ${academy.name}`,
+        link: { opens: 'student-link', id: link.id, address: opensAt },
+        body: (address) =>
+          `What was found and what to practise for ${firstNameOf(student.name)}:\n${address}\n\nWho has the link can see it: keep it to yourselves. It opens for ${input.days} days.\n`,
+      });
       const own = { kind: 'link', revision: null, studentId: id } as const;
       await recordChange(tx, actor, { ...own, id: link.id, action: 'changed' });
       return link;
     });
-    const address = `${origins.letters}/h#${made.token}`;
-    // After the commit: a transaction that is tried again would send it twice.
-    await postBox.send(db, {
-      academyId: actor.academyId,
-      studentId: id,
-      recipient: input.recipient,
-      subject: `What to practise, from ${academy.name}`,
-      body: `What was found and what to practise for ${firstNameOf(student.name)}:\n${address}\n\nWho has the link can see it: keep it to yourselves. It opens for ${input.days} days.\n`,
-      secret: made.token,
-    });
     const link = (await listStudentLinks(db, actor, id)).find((l) => l.id === made.id);
     if (link === undefined) throw notFound();
-    const view: NewStudentLinkView = { ...link, address };
+    const view: NewStudentLinkView = { ...link, address: `${opensAt}${made.token}` };
     ctx.body = view;
   };
 

@@ -15,7 +15,7 @@ import {
 import { pino } from 'pino';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';
-import { caughtLetters } from '../test/caught-letters.ts';
+import { CaughtLetters } from '../test/caught-letters.ts';
 import { saveWorkedCheck } from '../test/documents.ts';
 import { startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
 
@@ -23,7 +23,7 @@ import { startTestApp, type TestApp, type TestClient } from '../test/test-app.ts
 const GUESSES = Number(process.env['LOTRECHT_GUESSES'] ?? 300);
 
 const log: string[] = [];
-const postBox = caughtLetters();
+const postBox = new CaughtLetters();
 let app: TestApp;
 let client: TestClient;
 let academyId: string;
@@ -32,7 +32,7 @@ const handOutId = randomUUID();
 
 beforeAll(async () => {
   const logger = pino({ level: 'info' }, { write: (line: string) => void log.push(line) });
-  app = await startTestApp(undefined, { postBox, logger });
+  app = await startTestApp(undefined, { logger });
   academyId = await app.academy('Tarnside');
   client = (await app.signedIn(academyId, 'instructor')).client;
   ids = await saveWorkedCheck(client);
@@ -131,18 +131,28 @@ describe('a student’s link', () => {
     expect(answer.headers.get('cache-control')).toBe('no-store');
   });
 
-  it('is sent by post, hashed at rest, and stands in no log and no kept copy', async () => {
-    const { token, address } = await newLink();
-    expect(postBox.letters.at(-1)?.body).toContain(address);
+  it('is sent by post with a secret of its own, hashed at rest, and stands in no log and no kept copy', async () => {
+    const { token, address, id } = await newLink();
+    const byLetter = await postBox.lastToken(app.db);
+    expect(byLetter).toHaveLength(token.length);
+    expect(byLetter).not.toBe(token);
+    expect(postBox.letters.at(-1)?.body).toContain(address.replace(token, byLetter));
     expect(new URL(address).pathname).toBe('/h');
-    await opened(token);
+    expect((await opened(token)).status).toBe(200);
+    expect((await opened(byLetter)).body).toEqual((await opened(token)).body);
     const head = (await app.signedIn(academyId, 'head')).client;
-    expect(JSON.stringify((await head.get('/api/post')).body)).not.toContain(token);
-    const rows = await app.db.many<{ hash: Buffer }>(sql`SELECT token_hash AS hash FROM student_link`);
-    expect(rows.every(({ hash }) => hash.length === 32 && !hash.toString('latin1').includes(token))).toBe(
-      true,
+    const rows = await app.db.many<{ hash: Buffer; letter: Buffer | null }>(
+      sql`SELECT token_hash AS hash, letter_hash AS letter FROM student_link`,
     );
-    expect(log.join('')).not.toContain(token);
+    const hashes = rows.flatMap(({ hash, letter }) => (letter === null ? [hash] : [hash, letter]));
+    const kept = JSON.stringify((await head.get('/api/post')).body);
+    for (const secret of [token, byLetter]) {
+      expect(kept).not.toContain(secret);
+      expect(hashes.every((h) => h.length === 32 && !h.toString('latin1').includes(secret))).toBe(true);
+      expect(log.join('')).not.toContain(secret);
+    }
+    expect((await client.delete(`/api/student-links/${id}`)).status).toBe(204);
+    for (const secret of [token, byLetter]) expect((await opened(secret)).status).toBe(404);
   });
 
   it('that has expired, was revoked, or was guessed shows nothing', async () => {

@@ -9,6 +9,5 @@ export const ROUTES: readonly Route[] = allRoutes({
   origins: undefined as never,
   printer: undefined as never,
   answerer: undefined as never,
-  postBox: undefined as never,
   setupCode: undefined,
 });

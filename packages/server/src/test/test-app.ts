@@ -12,7 +12,6 @@ import { type Actor, actorOf } from '../access/actor.ts';
 import { insertAcademy, insertInstructor } from '../identity/instructor-repository.ts';
 import { ANSWER_HERE } from '../checks/answerer.ts';
 import { hashPassword } from '../identity/passwords.ts';
-import { simulatedPostBox } from '../post/post-box.ts';
 import { openPrinter } from '../printing/printer.ts';
 
 declare module 'vitest' {
@@ -153,7 +152,6 @@ export async function serveTestApp(
     printer,
     answerer: settings.answerer ?? ANSWER_HERE,
     logger: pino({ level: 'silent' }),
-    postBox: simulatedPostBox(undefined),
     setupCode: SETUP_CODE,
     webRoot,
     requestsPerMinute: 1_000_000,

@@ -55,25 +55,23 @@ const TOLD_NAMES = 20;
 export async function mergeAcademy(db: Database, actor: Actor, wish: MergeWish): Promise<MergeReport> {
   const passwordHash = await nobodysPassword();
   try {
-    const report = await db.inLongTransaction((tx) =>
-      asOnlyImport(tx, actor.academyId, async () => {
-        const merge = new AcademyMerge(tx, actor, wish, await People.load(tx, actor, passwordHash));
-        for await (const text of wish.open()) {
-          await merge.take(text);
-          if (merge.lines % PROGRESS_ROWS === 0) {
-            wish.signal.throwIfAborted();
-            wish.progress(merge.lines);
-          }
+    const report = await asOnlyImport(db, actor.academyId, async (tx) => {
+      const merge = new AcademyMerge(tx, actor, wish, await People.load(tx, actor, passwordHash));
+      for await (const text of wish.open()) {
+        await merge.take(text);
+        if (merge.lines % PROGRESS_ROWS === 0) {
+          wish.signal.throwIfAborted();
+          wish.progress(merge.lines);
         }
-        const report = await merge.finish();
-        wish.signal.throwIfAborted();
-        if (!report.broughtIn) throw new TakenBack(report);
-        const detail = `${report.academyName}, ${report.rows} rows`.slice(0, 200);
-        await forgetChanges(tx, actor.academyId);
-        await recordEvent(tx, actor, { action: 'imported', detail });
-        return report;
-      }),
-    );
+      }
+      const report = await merge.finish();
+      wish.signal.throwIfAborted();
+      if (!report.broughtIn) throw new TakenBack(report);
+      const detail = `${report.academyName}, ${report.rows} rows`.slice(0, 200);
+      await forgetChanges(tx, actor.academyId);
+      await recordEvent(tx, actor, { action: 'imported', detail });
+      return report;
+    });
     if (report.rows >= MANY_ROWS) await refreshStatistics(db);
     return report;
   } catch (error) {

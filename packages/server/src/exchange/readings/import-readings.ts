@@ -46,43 +46,41 @@ export async function importReadings(
   wish: ReadingImport,
 ): Promise<ReadingImportReport> {
   try {
-    const brought = await db.inLongTransaction((tx) =>
-      asOnlyImport(tx, actor.academyId, async () => {
-        const problems = new Problems(wish.mapping);
-        const students = await KnownStudents.load(tx, actor, wish.mapping.hand);
-        const writer = new ReadingWriter(tx, actor, problems, wish.bringIn);
-        const groups = new CheckGroups(students, problems, writer);
-        let rows = 0;
-        for await (const { row, cells, uneven } of readTable(wish.file)) {
-          rows += 1;
-          if (rows === 1) problems.requireHeads(Object.keys(cells));
-          if (rows % PROGRESS_ROWS === 0) {
-            wish.signal.throwIfAborted();
-            wish.progress(rows);
-          }
-          if (uneven) problems.add(row, '', 'This row has more or fewer cells than there are heads.');
-          else {
-            const read = readForeignRow(cells, wish.mapping, wish.today);
-            if (read.kind === 'refused') problems.addAll(row, read.refusals);
-            else await groups.take(row, read.reading);
-          }
+    const brought = await asOnlyImport(db, actor.academyId, async (tx) => {
+      const problems = new Problems(wish.mapping);
+      const students = await KnownStudents.load(tx, actor, wish.mapping.hand);
+      const writer = new ReadingWriter(tx, actor, problems, wish.bringIn);
+      const groups = new CheckGroups(students, problems, writer);
+      let rows = 0;
+      for await (const { row, cells, uneven } of readTable(wish.file)) {
+        rows += 1;
+        if (rows === 1) problems.requireHeads(Object.keys(cells));
+        if (rows % PROGRESS_ROWS === 0) {
+          wish.signal.throwIfAborted();
+          wish.progress(rows);
         }
-        await groups.finish();
-        wish.signal.throwIfAborted();
-        const broughtIn = wish.bringIn && problems.count === 0;
-        const report = {
-          rows,
-          ...writer.counts,
-          problems: problems.first,
-          problemCount: problems.count,
-          broughtIn,
-        };
-        if (!broughtIn) throw new TakenBack(report);
-        await forgetChanges(tx, actor.academyId);
-        await recordEvent(tx, actor, { action: 'readings-imported', detail: `${rows} rows` });
-        return report;
-      }),
-    );
+        if (uneven) problems.add(row, '', 'This row has more or fewer cells than there are heads.');
+        else {
+          const read = readForeignRow(cells, wish.mapping, wish.today);
+          if (read.kind === 'refused') problems.addAll(row, read.refusals);
+          else await groups.take(row, read.reading);
+        }
+      }
+      await groups.finish();
+      wish.signal.throwIfAborted();
+      const broughtIn = wish.bringIn && problems.count === 0;
+      const report = {
+        rows,
+        ...writer.counts,
+        problems: problems.first,
+        problemCount: problems.count,
+        broughtIn,
+      };
+      if (!broughtIn) throw new TakenBack(report);
+      await forgetChanges(tx, actor.academyId);
+      await recordEvent(tx, actor, { action: 'readings-imported', detail: `${rows} rows` });
+      return report;
+    });
     if (brought.rows >= MANY_ROWS) await refreshStatistics(db);
     return brought;
   } catch (error) {

@@ -71,7 +71,7 @@ const SCOPE_WORDS: Readonly<Record<ProposedConsentView['scope'], string>> = {
   link: 'a link',
 };
 
-/** What the head keeps an eye on: instructors and invitations, the post box, who looked at whom. */
+/** What the head keeps an eye on: instructors and invitations, letters, who looked at whom. */
 @Component({
   selector: 'lo-academy',
   imports: [
@@ -119,6 +119,12 @@ export class AcademyPage {
 
   protected when(iso: string): string {
     return `${dayText(iso.slice(0, 10))} ${clockText(iso)}`;
+  }
+
+  protected wentOut({ state, sentAt, tries }: PostView): string {
+    if (sentAt !== null) return this.when(sentAt);
+    if (state === 'given-up') return 'not sent: its link was over';
+    return tries === 0 ? 'on its way' : `waiting: the mail service did not take it, tried ${tries} times`;
   }
 
   protected whatWasDone({ action, detail }: AcademyEventView): string {

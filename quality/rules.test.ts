@@ -108,17 +108,24 @@ describe('the dependency rules', () => {
     expect(report).toContain('not-to-unresolvable');
   });
 
-  it('fail on two rooms of the server that stand on each other, and not on their tests', () => {
+  it.each([
+    'packages/server/src',
+    'packages/core/src',
+    'packages/judging/src',
+    'packages/web/src/app',
+    'packages/web/src/app/views/check',
+  ])('fail on two rooms of %s that stand on each other, and not on their tests', (place) => {
     const rooms = 'quality/rooms.dependency-cruiser.cjs';
-    const files = {
-      'packages/server/src/lessons/lesson.ts': VALUE,
-      'packages/server/src/lessons/upward.ts': imports('../checks/check.ts'),
-      'packages/server/src/checks/check.ts': VALUE,
-      'packages/server/src/checks/lesson-of.ts': imports('../lessons/lesson.ts'),
+    const upwards = `${place}/lessons/upward.ts`;
+    const files: Readonly<Record<string, string>> = {
+      [`${place}/lessons/lesson.ts`]: VALUE,
+      [upwards]: imports('../checks/check.ts'),
+      [`${place}/checks/check.ts`]: VALUE,
+      [`${place}/checks/lesson-of.ts`]: imports('../lessons/lesson.ts'),
     };
     expect(violations(files, rooms)).toContain('no-room-cycles');
-    const { 'packages/server/src/lessons/upward.ts': upward, ...others } = files;
-    const tested = { ...others, 'packages/server/src/lessons/upward.test.ts': upward };
+    const { [upwards]: upward = '', ...others } = files;
+    const tested = { ...others, [`${place}/lessons/upward.test.ts`]: upward };
     expect(violations(tested, rooms)).toContain('no dependency violations found');
   });
 

@@ -20,7 +20,6 @@ export {
   type Observation,
   type PointsAtObservation,
   type ReadAzimuth,
-  type SharedPart,
   type SquareObservation,
 } from './observation/observation.ts';
 export { readObservation } from './observation/read-observation.ts';
@@ -109,7 +108,7 @@ export {
   USUAL_HAND_HEIGHT_M,
   USUAL_LEVER_M,
 } from './setup/facing-the-ball.ts';
-export { type Measurand } from './setup/combine-line.ts';
+export { type Measurand } from './combining/combine-line.ts';
 export { feelAtTarget } from './setup/feel.ts';
 export {
   type BodyLinePoints,
@@ -117,7 +116,7 @@ export {
   type GroundPoint,
   type LeadingEdgePoints,
   leadingEdgePoints,
-} from './setup/ground-points.ts';
+} from './station/ground-points.ts';
 export { type HalvedBy, type LineBudget, lineBudgets } from './setup/line-budget.ts';
 export { type ErrorSource } from './observation/sources.ts';
 export { advisedMove, type AdvisedMove, moveToGoal, type Whereabouts } from './setup/move.ts';

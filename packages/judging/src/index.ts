@@ -1,5 +1,6 @@
 // Composing and solving
-export { type CheckParts, composeCheck, judgementOf, type Judgement } from './check/compose-check.ts';
+export { type CheckParts, composeCheck, judgementOf } from './check/compose-check.ts';
+export { type Judgement } from './method/judgement.ts';
 export {
   composeObservation,
   FIELDS_OF_WAY,

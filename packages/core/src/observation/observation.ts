@@ -1,3 +1,4 @@
+import { type SharedPart } from '../uncertainty/shared-part.ts';
 import { type LineName } from '../geometry/line.ts';
 import { type EndReading } from '../uncertainty/end-uncertainty.ts';
 
@@ -107,14 +108,6 @@ export type Observation =
 export interface AzimuthEstimate {
   readonly handedAzimuthRad: number;
   readonly standardUncertaintyRad: number;
-}
-
-/** What several readings err in together: parts with one key are one error. */
-export interface SharedPart {
-  /** `judge`, `judge:hips`, `squareRod`. */
-  readonly key: string;
-  /** rad, > 0. */
-  readonly uncertaintyRad: number;
 }
 
 /** What an observation yields. The whole u leaves the target line's share out. */

@@ -1,3 +1,4 @@
+import { type SharedPart } from '../uncertainty/shared-part.ts';
 import { withoutNegativeZero } from '../geometry/azimuth.ts';
 import { type Handedness } from '../geometry/handedness.ts';
 import { LEAST_ANGLE_UNCERTAINTY_RAD, RANGES } from '../refusal/ranges.ts';
@@ -7,7 +8,7 @@ import { faceRodAzimuth } from './face-rod.ts';
 import { gapsAzimuth } from './gaps.ts';
 import { degreesFromRadians } from '../units/angle.ts';
 import { inQuadrature } from '../uncertainty/quadrature.ts';
-import { type AzimuthEstimate, type Observation, type ReadAzimuth, type SharedPart } from './observation.ts';
+import { type AzimuthEstimate, type Observation, type ReadAzimuth } from './observation.ts';
 import { pointsAtAzimuth } from './points-at.ts';
 import { squareAzimuth, squarenessOf } from './square.ts';
 

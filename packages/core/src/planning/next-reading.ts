@@ -3,7 +3,7 @@ import { type FirstChances, firstChances, type JudgedLines, type Mixture } from 
 import { type Belief, extended, type Member } from '../posterior/belief.ts';
 import { DIMENSIONS } from '../posterior/fixed-points.ts';
 import { believed, LINE_ROW, type PosteriorGround, standRow } from '../posterior/posterior.ts';
-import { standLoading } from '../setup/combine-line.ts';
+import { standLoading } from '../combining/combine-line.ts';
 import { type AtHand, type HoldingTimes, type Way, waysOf } from './ways.ts';
 
 /** Below this gain of the likeliest answer a further reading is not worth holding still for. */

@@ -1,6 +1,6 @@
 import { LINE_NAMES, type LineName } from '../geometry/line.ts';
-import { type SharedPart } from '../observation/observation.ts';
-import { countedReadings, type HeldReading, standKey, standLoading } from '../setup/combine-line.ts';
+import { type SharedPart } from '../uncertainty/shared-part.ts';
+import { countedReadings, type HeldReading, standKey, standLoading } from '../combining/combine-line.ts';
 import { chiSquaredUpperTail } from '../uncertainty/chi-squared.ts';
 import { covarianceMatrix, type Parted } from '../uncertainty/covariance.ts';
 import { type Answers, answersOf, type JudgedLines, type Mixture } from './answers.ts';

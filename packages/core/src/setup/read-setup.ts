@@ -10,7 +10,7 @@ import { requirePrior, SHIPPED_PRIOR } from '../posterior/prior.ts';
 import { requireAngleUncertainty } from '../refusal/ranges.ts';
 import { RefusedInput } from '../refusal/refused-input.ts';
 import { type TargetLine, targetLineUncertainty } from '../station/target-line.ts';
-import { combineLine, type CombinedLine, type HeldReading } from './combine-line.ts';
+import { combineLine, type CombinedLine, type HeldReading } from '../combining/combine-line.ts';
 import { type EarlierSetup, type Setup } from './setup.ts';
 
 /** Older than anyone's first lesson. */

@@ -5,7 +5,7 @@ import { type Observation } from '../observation/observation.ts';
 import { type Posterior } from '../posterior/posterior.ts';
 import { type PriorComponent } from '../posterior/prior.ts';
 import { type TargetLine } from '../station/target-line.ts';
-import { type Measurand } from './combine-line.ts';
+import { type Measurand } from '../combining/combine-line.ts';
 import { type DecisionLimits, type Tolerance, type Verdict } from '../uncertainty/conformity.ts';
 
 /** Which foot line a method judges by. */

@@ -1,5 +1,5 @@
 import { inQuadrature } from '../uncertainty/quadrature.ts';
-import { standLoading } from './combine-line.ts';
+import { standLoading } from '../combining/combine-line.ts';
 import { type ComparedGround, type ComparedLine, type FoundTurn } from './turn.ts';
 
 /** Two-sided 95 % point of the standard normal distribution, as the agreement of face and body uses it. */

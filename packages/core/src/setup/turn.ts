@@ -1,9 +1,9 @@
 import { kindOfLine, type LineName } from '../geometry/line.ts';
 import { inverse, type Matrix } from '../linear/cholesky.ts';
-import { type SharedPart } from '../observation/observation.ts';
+import { type SharedPart } from '../uncertainty/shared-part.ts';
 import { chiSquaredUpperTail } from '../uncertainty/chi-squared.ts';
 import { covarianceMatrix, type Parted, scaled, varianceOf } from '../uncertainty/covariance.ts';
-import { type CombinedLine, standKey, standLoading } from './combine-line.ts';
+import { type CombinedLine, standKey, standLoading } from '../combining/combine-line.ts';
 import { type FootLine, type Turn } from './setup.ts';
 
 /** Below this p the body lines disagree. */

@@ -6,7 +6,7 @@ import { type Parted, varianceOf } from '../uncertainty/covariance.ts';
 import { endUncertainty } from '../uncertainty/end-uncertainty.ts';
 import { inQuadrature } from '../uncertainty/quadrature.ts';
 import { seatingUncertainty } from '../uncertainty/seating.ts';
-import { type CombinedLine } from './combine-line.ts';
+import { type CombinedLine } from '../combining/combine-line.ts';
 import { type WouldSettle } from './setup.ts';
 
 const MOST_REPEATS = 20;

@@ -1,5 +1,5 @@
 import { type Matrix } from '../linear/cholesky.ts';
-import { type SharedPart } from '../observation/observation.ts';
+import { type SharedPart } from './shared-part.ts';
 
 /** Something that errs in parts: alone, and together with others under the keys they share. */
 export interface Parted {

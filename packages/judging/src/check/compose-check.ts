@@ -1,11 +1,9 @@
 import { degreesFromRadians, READDRESS_SD_RAD, SIGHTING_RAD } from '@lotrecht/core';
 import { type CheckDocument } from '@lotrecht/records';
 import { onlyAsked } from '../method/judged-by.ts';
+import { type Judgement } from '../method/judgement.ts';
 import { ALL_PARALLEL } from '../method/profiles/all-parallel.ts';
 import { composeObservation, type ReadingTools, type TypedReading } from './typed-reading.ts';
-
-/** What a check is judged by: a shipped method by its name, or the parts of any other, spelled out. */
-export type Judgement = Pick<CheckDocument, 'method' | 'tolerancesDeg' | 'goalsDeg' | 'order' | 'footLine'>;
 
 /** A check as it is filled in on the tee. */
 export interface CheckParts extends ReadingTools {

@@ -1,5 +1,5 @@
 import { type MethodDocument } from '@lotrecht/records';
-import { type Judgement } from '../check/compose-check.ts';
+import { type Judgement } from './judgement.ts';
 import { judgedByMethod } from './judged-by.ts';
 import { SHIPPED_METHODS } from './shipped-methods.ts';
 

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterOutlet } from '@angular/router';
-import { ThemeStore } from './session/theme.store.ts';
+import { ThemeStore } from './device/theme.store.ts';
 
 @Component({
   selector: 'lo-app',

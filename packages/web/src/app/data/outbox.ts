@@ -4,7 +4,7 @@ import { firstValueFrom } from 'rxjs';
 import { toProblem } from '../api/problem.ts';
 import { SessionStore } from '../session/session.store.ts';
 import { DraftStore, type TypedRecord } from './draft-store.ts';
-import { fromDevice } from './on-device.ts';
+import { fromDevice } from '../device/on-device.ts';
 import { isPassing } from './passing-trouble.ts';
 
 /**

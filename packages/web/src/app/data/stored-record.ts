@@ -3,7 +3,7 @@ import { catchError, defer, EMPTY, merge, type Observable, Subject, takeUntil, t
 import { type ApiProblem, toProblem } from '../api/problem.ts';
 import { SessionStore } from '../session/session.store.ts';
 import { DraftStore } from './draft-store.ts';
-import { fromDevice } from './on-device.ts';
+import { fromDevice } from '../device/on-device.ts';
 import { Outbox } from './outbox.ts';
 import { patchOf, RecordApi } from './record-api.ts';
 import { type KeptRecord, type RecordKind, type Revised } from './record-kind.ts';

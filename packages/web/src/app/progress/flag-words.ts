@@ -1,6 +1,6 @@
 import { type LineProgress } from '@lotrecht/judging';
-import { dayText } from '../ui/dates.ts';
-import { LINE_TITLES, percentText } from '../ui/words.ts';
+import { dayText } from '../words/dates.ts';
+import { LINE_TITLES, percentText } from '../words/words.ts';
 import { isColdLine } from './levels.ts';
 import { clubText } from './progress-words.ts';
 

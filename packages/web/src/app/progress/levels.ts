@@ -1,7 +1,7 @@
 import { isCold, type LineProgress, type ProgressChoice } from '@lotrecht/judging';
 import { COVERAGE_FACTOR, LINE_NAMES } from '@lotrecht/core';
-import { PLACES } from '../ui/circumstance-words.ts';
-import { CLUB_GROUPS, LINE_TITLES, type LineKey } from '../ui/words.ts';
+import { PLACES } from '../words/circumstance-words.ts';
+import { CLUB_GROUPS, LINE_TITLES, type LineKey } from '../words/words.ts';
 import { clubText, sideOf, turnText } from './progress-words.ts';
 
 /** From here on a level counts as in or out, as a verdict does. */

@@ -1,7 +1,7 @@
 import { type LineProgress, type MeanDeg, type ProgressChoice } from '@lotrecht/judging';
 import { COVERAGE_FACTOR, signWords } from '@lotrecht/core';
-import { HELPS, PHASES, PLACES, READERS } from '../ui/circumstance-words.ts';
-import { CLUB_GROUPS, LINE_TITLES, type LineKey, percentText } from '../ui/words.ts';
+import { HELPS, PHASES, PLACES, READERS } from '../words/circumstance-words.ts';
+import { CLUB_GROUPS, LINE_TITLES, type LineKey, percentText } from '../words/words.ts';
 
 /** φ with the word of its line; the side follows from the hand and stands with the student. @example "4.1° closed" */
 export function turnText(line: LineKey, deg: number): string {

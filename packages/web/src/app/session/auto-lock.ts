@@ -1,7 +1,7 @@
 import { DOCUMENT, inject, Injectable, signal } from '@angular/core';
 import { fromEvent, merge, throttleTime } from 'rxjs';
 import { SessionStore } from './session.store.ts';
-import { keepOnDevice } from '../data/on-device.ts';
+import { keepOnDevice } from '../device/on-device.ts';
 
 /** Minutes after which a device left alone locks; 0 never. */
 export const LOCK_CHOICES = [0, 5, 15, 60] as const;

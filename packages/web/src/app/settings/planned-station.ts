@@ -1,5 +1,5 @@
 import { type ClubGroup, type StationPlan } from '@lotrecht/records';
-import { keepOnDevice } from '../data/on-device.ts';
+import { keepOnDevice } from '../device/on-device.ts';
 
 /** What was laid last, for the next check to begin with. No student. */
 export interface PlannedStation {

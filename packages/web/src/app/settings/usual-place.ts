@@ -1,4 +1,4 @@
-import { keepOnDevice } from '../data/on-device.ts';
+import { keepOnDevice } from '../device/on-device.ts';
 
 const KEY = 'lotrecht-place';
 

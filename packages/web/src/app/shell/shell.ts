@@ -19,10 +19,10 @@ import {
 } from '@mdi/js';
 import { filter, map, startWith } from 'rxjs';
 import { type Outbox } from '../data/outbox.ts';
-import { deviceFails } from '../data/on-device.ts';
+import { deviceFails } from '../device/on-device.ts';
 import { CurrentWorkStore } from '../session/current-work.store.ts';
 import { SessionStore } from '../session/session.store.ts';
-import { dayText } from '../ui/dates.ts';
+import { dayText } from '../words/dates.ts';
 import { Icon } from '../ui/icon.ts';
 import { AutoLock } from '../session/auto-lock.ts';
 import { KeyList } from './key-list.ts';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { type Lean } from './words.ts';
+import { type Lean } from '../words/words.ts';
 
 const LEANING_DEG = 24;
 

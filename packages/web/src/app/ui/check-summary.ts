@@ -2,10 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import { RouterLink } from '@angular/router';
 import { type CheckView } from '@lotrecht/records';
 import { LINE_NAMES } from '@lotrecht/core';
-import { circumstancesText } from './circumstance-words.ts';
-import { clockText } from './dates.ts';
+import { circumstancesText } from '../words/circumstance-words.ts';
+import { clockText } from '../words/dates.ts';
 import { LineSummary } from './line-summary.ts';
-import { CLUB_GROUPS } from './words.ts';
+import { CLUB_GROUPS } from '../words/words.ts';
 
 /** A stored check in a list: what was read with which club at which target, and what it said. */
 @Component({

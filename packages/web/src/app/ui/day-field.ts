@@ -22,7 +22,7 @@ import {
 } from '@angular/material/datepicker';
 import { MatError, MatFormField, MatLabel, MatSuffix } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
-import { dayText, localDay } from './dates.ts';
+import { dayText, localDay } from '../words/dates.ts';
 
 const ISO = /^(\d{4})-(\d{2})-(\d{2})$/;
 const DAY_FIRST = /^(\d{1,2})[./ ](\d{1,2})[./ ](\d{4})$/;

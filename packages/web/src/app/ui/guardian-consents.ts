@@ -4,7 +4,7 @@ import { type ConsentView, type StudentView } from '@lotrecht/records';
 import { concat, type Observable, toArray } from 'rxjs';
 import { ConsentApi } from '../api/consent-api.ts';
 import { type ApiProblem, toProblem } from '../api/problem.ts';
-import { dayText, localDay } from './dates.ts';
+import { dayText, localDay } from '../words/dates.ts';
 import { DayField } from './day-field.ts';
 import { ProblemNote } from './problem-note.ts';
 

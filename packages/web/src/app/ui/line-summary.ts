@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { type ResultDocument } from '@lotrecht/records';
 import { Bob } from './bob.ts';
-import { angleText, leanOf, LINE_TITLES, type LineKey, uncertaintyText } from './words.ts';
+import { angleText, leanOf, LINE_TITLES, type LineKey, uncertaintyText } from '../words/words.ts';
 
 /** One measured line in one row: bob, name, angle with word and side, uncertainty, lean. */
 @Component({

@@ -8,7 +8,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { type Ink } from '@lotrecht/paper';
-import { ThemeStore } from '../session/theme.store.ts';
+import { ThemeStore } from '../device/theme.store.ts';
 
 const THEME_COLOURS: Readonly<Record<Ink, string>> = {
   ink: '--lo-ink',

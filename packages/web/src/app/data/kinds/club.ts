@@ -1,5 +1,5 @@
 import { type ClubInput, type Kept } from '@lotrecht/records';
-import { CLUB_GROUPS } from '../../ui/words.ts';
+import { CLUB_GROUPS } from '../../words/words.ts';
 import { type RecordKind } from '../record-kind.ts';
 
 /** A club of a student's bag. */

@@ -1,5 +1,5 @@
 import { type LessonInput, type LessonView } from '@lotrecht/records';
-import { dayText } from '../../ui/dates.ts';
+import { dayText } from '../../words/dates.ts';
 import { type RecordKind } from '../record-kind.ts';
 
 /** A lesson as it is changed: without its checks, which are records of their own. */

@@ -1,5 +1,5 @@
 import { type MethodDocument, type MethodInput, type MethodView } from '@lotrecht/records';
-import { LINE_TITLES, type LineKey } from '../../ui/words.ts';
+import { LINE_TITLES, type LineKey } from '../../words/words.ts';
 import { type RecordKind } from '../record-kind.ts';
 
 export const METHOD: RecordKind<MethodInput, MethodView> = {

@@ -1,5 +1,5 @@
 import { type PlaceInput, type PlaceView } from '@lotrecht/records';
-import { PLACE_KINDS } from '../../ui/place-kinds.ts';
+import { PLACE_KINDS } from '../../words/place-kinds.ts';
 import { type RecordKind } from '../record-kind.ts';
 
 export const PLACE: RecordKind<PlaceInput, PlaceView> = {

@@ -1,5 +1,5 @@
 import { type StationPlanInput, type StationPlanView } from '@lotrecht/records';
-import { CLUB_GROUPS, HAND_TITLES } from '../../ui/words.ts';
+import { CLUB_GROUPS, HAND_TITLES } from '../../words/words.ts';
 import { type RecordKind } from '../record-kind.ts';
 
 export const STATION_PLAN: RecordKind<StationPlanInput, StationPlanView> = {

@@ -1,5 +1,5 @@
 import { type StudentInput, type StudentView } from '@lotrecht/records';
-import { HAND_TITLES } from '../../ui/words.ts';
+import { HAND_TITLES } from '../../words/words.ts';
 import { type RecordKind } from '../record-kind.ts';
 
 const millimetres = (mm: number | null | undefined): string =>

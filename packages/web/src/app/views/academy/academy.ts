@@ -25,7 +25,7 @@ import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { RosterApi } from '../../api/roster-api.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { SessionStore } from '../../session/session.store.ts';
-import { clockText, dayText } from '../../ui/dates.ts';
+import { clockText, dayText } from '../../words/dates.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 
 /** What was done with the academy as a whole, in words. */

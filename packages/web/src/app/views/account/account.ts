@@ -4,7 +4,7 @@ import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
 import { Router, RouterLink } from '@angular/router';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { SessionStore } from '../../session/session.store.ts';
-import { ThemeStore } from '../../session/theme.store.ts';
+import { ThemeStore } from '../../device/theme.store.ts';
 import { AutoLock, LOCK_CHOICES } from '../../session/auto-lock.ts';
 import { EyeStore } from '../../settings/eye.store.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';

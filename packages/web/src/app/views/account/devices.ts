@@ -3,7 +3,7 @@ import { MatButton } from '@angular/material/button';
 import { type SessionEntryView } from '@lotrecht/records';
 import { AccountApi } from '../../api/account-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
-import { clockText, dayText } from '../../ui/dates.ts';
+import { clockText, dayText } from '../../words/dates.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 
 /** The devices one is signed in on, each with a way to end it. */

@@ -27,7 +27,7 @@ import { Subject } from 'rxjs';
 import { type Club } from '../../data/kinds/club.ts';
 import { EyeStore } from '../../settings/eye.store.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
-import { type LineKey } from '../../ui/words.ts';
+import { type LineKey } from '../../words/words.ts';
 import { contentOf, type DraftContent, FIRST_CIRCUMSTANCES, usualContent } from './draft-content.ts';
 import { DEFAULT_JUDGED, type Judged } from './judged.ts';
 import { linesOfPlan, spreadOverHolds } from './holds/plan.ts';
@@ -36,7 +36,7 @@ import { type Entry, type FieldKey, type LengthUnit, parseEntry, toTyped } from 
 import { doubtsOf } from './readings/doubts.ts';
 import { losesReadings, splitKey, withField } from './readings/entry-fields.ts';
 import { fieldErrorsOf } from './readings/field-errors.ts';
-import { PlanEdits } from './readings/plan-edits.ts';
+import { PlanEdits } from './holds/plan-edits.ts';
 import { newestThought } from './finding/beside-the-page.ts';
 import { takePlannedStation } from '../../settings/planned-station.ts';
 import { beginningOf, readUsual } from './readings/usual-readings.ts';

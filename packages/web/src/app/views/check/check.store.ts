@@ -14,13 +14,13 @@ import { type Club } from '../../data/kinds/club.ts';
 import { throughTrouble } from '../../data/through-trouble.ts';
 import { toProblem } from '../../api/problem.ts';
 import { type CheckDraft, DraftStore } from '../../data/draft-store.ts';
-import { fromDevice } from '../../data/on-device.ts';
+import { fromDevice } from '../../device/on-device.ts';
 import { SessionStore } from '../../session/session.store.ts';
 import { CheckContent } from './check-content.ts';
 import { type DraftContent } from './draft-content.ts';
 import { type FieldKey } from './readings/entry.ts';
 import { unfinishedField } from './readings/field-errors.ts';
-import { basesOf } from './readings/plan-edits.ts';
+import { basesOf } from './holds/plan-edits.ts';
 import { keepUsual, readUsual } from './readings/usual-readings.ts';
 
 /** Where what is on the screen is kept. */

@@ -3,10 +3,10 @@ import { MatButton } from '@angular/material/button';
 import { type CheckVersionView } from '@lotrecht/records';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
-import { clockText, dayText } from '../../ui/dates.ts';
+import { clockText, dayText } from '../../words/dates.ts';
 import { LineSummary } from '../../ui/line-summary.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
-import { type LineKey } from '../../ui/words.ts';
+import { type LineKey } from '../../words/words.ts';
 
 const REASONS = {
   entered: 'typed in',

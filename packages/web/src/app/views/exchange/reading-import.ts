@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { MatButton } from '@angular/material/button';
 import { type ReadingImportReport } from '@lotrecht/records';
 import { ReadingImportApi } from '../../api/reading-import-api.ts';
-import { localDay } from '../../ui/dates.ts';
+import { localDay } from '../../words/dates.ts';
 import {
   type Chosen,
   guessed,

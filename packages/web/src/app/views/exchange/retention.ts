@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import { type RetentionView } from '@lotrecht/records';
 import { ExchangeApi } from '../../api/exchange-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
-import { dayText } from '../../ui/dates.ts';
+import { dayText } from '../../words/dates.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 
 /** How long data is kept after a last lesson, and whose time is over. Erasing stays a person's decision. */

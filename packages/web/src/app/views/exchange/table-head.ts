@@ -2,8 +2,8 @@ import { readForeignRow, tableHead } from '@lotrecht/judging';
 import { type ReadingMapping } from '@lotrecht/records';
 import { formatLength } from '@lotrecht/words';
 import Papa from 'papaparse';
-import { dayText } from '../../ui/dates.ts';
-import { LINE_TITLES } from '../../ui/words.ts';
+import { dayText } from '../../words/dates.ts';
+import { LINE_TITLES } from '../../words/words.ts';
 
 /** The beginning of a table that was chosen. */
 export interface TableHead {

@@ -28,7 +28,7 @@ import { TakeHomeApi } from '../../api/take-home-api.ts';
 import { MethodStore } from '../../methods/method.store.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
-import { dayText } from '../../ui/dates.ts';
+import { dayText } from '../../words/dates.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { saveFile } from '../../ui/save-file.ts';
 import { Undo } from '../../ui/undo.ts';

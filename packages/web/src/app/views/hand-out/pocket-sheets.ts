@@ -8,7 +8,7 @@ import { SessionStore } from '../../session/session.store.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { saveFile } from '../../ui/save-file.ts';
-import { firstNameOf } from '../../ui/words.ts';
+import { firstNameOf } from '../../words/words.ts';
 import { cardOf, footprintsOf } from './sheets-of-check.ts';
 
 /** What goes on the ground and into a pocket: printed from the check, stored nowhere. */

@@ -4,7 +4,7 @@ import { type StudentView, type TakeHomeView } from '@lotrecht/records';
 import { switchMap } from 'rxjs';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { TakeHomeApi } from '../../api/take-home-api.ts';
-import { dayText } from '../../ui/dates.ts';
+import { dayText } from '../../words/dates.ts';
 import { GuardianConsents } from '../../ui/guardian-consents.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import { isCold, lessonDifferences } from '@lotrecht/judging';
 import { type CheckView } from '@lotrecht/records';
 import { COVERAGE_FACTOR, signWords } from '@lotrecht/core';
-import { CLUB_GROUPS, LINE_TITLES } from '../../ui/words.ts';
+import { CLUB_GROUPS, LINE_TITLES } from '../../words/words.ts';
 
 type ClubGroup = keyof typeof CLUB_GROUPS;
 

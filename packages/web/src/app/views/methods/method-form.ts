@@ -14,7 +14,7 @@ import { requireMethodDocument } from '@lotrecht/judging';
 import { DocumentRefused, type MethodDocument } from '@lotrecht/records';
 import { LINE_NAMES, signWords } from '@lotrecht/core';
 import { NumberField } from '../../ui/number-field.ts';
-import { LINE_TITLES, type LineKey } from '../../ui/words.ts';
+import { LINE_TITLES, type LineKey } from '../../words/words.ts';
 
 /** A new line's tolerance until it is changed, degrees either way. */
 const FIRST_TOLERANCE: readonly [number, number] = [-2, 2];

@@ -12,7 +12,7 @@ import { MethodStore } from '../../methods/method.store.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { RecordTrouble } from '../../ui/record-trouble.ts';
 import { Undo } from '../../ui/undo.ts';
-import { LINE_TITLES, type LineKey } from '../../ui/words.ts';
+import { LINE_TITLES, type LineKey } from '../../words/words.ts';
 import { MethodForm } from './method-form.ts';
 
 /** What the schools dispute, as it is asked. */

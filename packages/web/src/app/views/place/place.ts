@@ -24,7 +24,7 @@ import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { bearingText } from '../../ui/bearings.ts';
 import { LandmarkStrip } from '../../ui/landmark-strip.ts';
-import { PLACE_KINDS } from '../../ui/place-kinds.ts';
+import { PLACE_KINDS } from '../../words/place-kinds.ts';
 import { RecordTrouble } from '../../ui/record-trouble.ts';
 import { Undo } from '../../ui/undo.ts';
 import { type MarkSlip, readMark, type TypedMark } from './new-mark.ts';

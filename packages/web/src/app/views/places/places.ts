@@ -6,7 +6,7 @@ import { PLACE } from '../../data/kinds/place.ts';
 import { RecordApi } from '../../data/record-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
-import { PLACE_KINDS } from '../../ui/place-kinds.ts';
+import { PLACE_KINDS } from '../../words/place-kinds.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 
 /** Where balls are hit. */

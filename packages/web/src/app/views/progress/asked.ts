@@ -2,7 +2,7 @@ import { type LineProgress } from '@lotrecht/judging';
 import { type ClubGroup } from '@lotrecht/records';
 import { choiceText } from '../../progress/progress-words.ts';
 import { isColdLine } from '../../progress/levels.ts';
-import { type LineKey } from '../../ui/words.ts';
+import { type LineKey } from '../../words/words.ts';
 
 /** What is asked for: a line, a group of clubs, and one kind of set-up. */
 export interface Asked {

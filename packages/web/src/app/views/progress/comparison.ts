@@ -1,6 +1,6 @@
 import { changeOf, type LineProgress, sameCircumstances } from '@lotrecht/judging';
 import { changeText, choiceText } from '../../progress/progress-words.ts';
-import { dayText } from '../../ui/dates.ts';
+import { dayText } from '../../words/dates.ts';
 
 /** A lesson of some series of a line. */
 export interface ComparableLesson {

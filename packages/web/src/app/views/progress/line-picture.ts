@@ -11,7 +11,7 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { ThemeStore } from '../../session/theme.store.ts';
+import { ThemeStore } from '../../device/theme.store.ts';
 import { type ChartColours, type Look, type ProgressDrawing } from './chart-option.ts';
 import { drawPicture } from './draw-picture.ts';
 import { closer, later, WHOLE } from './look.ts';

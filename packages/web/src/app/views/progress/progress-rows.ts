@@ -1,8 +1,8 @@
 import { type LineProgress } from '@lotrecht/judging';
 import { COVERAGE_FACTOR } from '@lotrecht/core';
 import { changeText, meanText, turnText } from '../../progress/progress-words.ts';
-import { dayText } from '../../ui/dates.ts';
-import { percentText } from '../../ui/words.ts';
+import { dayText } from '../../words/dates.ts';
+import { percentText } from '../../words/words.ts';
 
 /** A series lesson by lesson, in words: what the picture shows. */
 export function tableOf({ choice, track, lessons }: LineProgress) {

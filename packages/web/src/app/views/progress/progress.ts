@@ -23,11 +23,11 @@ import { computeProgress, type ProgressSoFar } from '../../progress/progress-com
 import { levelOf, levelsBeside, type MatrixCell, matrixOf } from '../../progress/levels.ts';
 import { choiceText, clubText, tendencyText } from '../../progress/progress-words.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
-import { dayText, localDay } from '../../ui/dates.ts';
+import { dayText, localDay } from '../../words/dates.ts';
 import { LevelMatrix } from '../../ui/level-matrix.ts';
 import { DayField } from '../../ui/day-field.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
-import { LINE_TITLES } from '../../ui/words.ts';
+import { LINE_TITLES } from '../../words/words.ts';
 import { type Asked, askedOf, firstAsked, nearestAsked, sameAsked } from './asked.ts';
 import { comparableOf, compareLessons } from './comparison.ts';
 import { LinePicture } from './line-picture.ts';

@@ -1,6 +1,6 @@
 import { type CohortLine, type CohortView } from '@lotrecht/records';
 import { proportion } from '@lotrecht/core';
-import { LINE_TITLES } from '../../ui/words.ts';
+import { LINE_TITLES } from '../../words/words.ts';
 
 /** A line of a group in words. */
 export interface CohortRow {

@@ -11,7 +11,7 @@ import { type CohortView } from '@lotrecht/records';
 import { RosterApi } from '../../api/roster-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
-import { CLUB_GROUPS } from '../../ui/words.ts';
+import { CLUB_GROUPS } from '../../words/words.ts';
 import { cohortRows } from './cohort-rows.ts';
 
 /** How the lines of a group of students stand, each student once, with where the share may lie. */

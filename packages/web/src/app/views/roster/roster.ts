@@ -7,9 +7,9 @@ import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { RosterApi } from '../../api/roster-api.ts';
 import { MethodStore } from '../../methods/method.store.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
-import { dayText, localDay } from '../../ui/dates.ts';
+import { dayText, localDay } from '../../words/dates.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
-import { LINE_TITLES } from '../../ui/words.ts';
+import { LINE_TITLES } from '../../words/words.ts';
 import { Cohort } from './cohort.ts';
 import { flagsText, outText } from './standing-words.ts';
 

@@ -1,5 +1,5 @@
 import { type LineFlag } from '@lotrecht/records';
-import { CLUB_GROUPS, LINE_TITLES, type LineKey } from '../../ui/words.ts';
+import { CLUB_GROUPS, LINE_TITLES, type LineKey } from '../../words/words.ts';
 
 /** What relapsed and what has held, a line once with its clubs. @example flagsText([]) // '' */
 export function flagsText(flags: readonly LineFlag[]): string {

@@ -14,7 +14,7 @@ import {
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { Bob } from '../../ui/bob.ts';
 import { NumberField } from '../../ui/number-field.ts';
-import { type Lean } from '../../ui/words.ts';
+import { type Lean } from '../../words/words.ts';
 
 type Aid = 'rails' | 'square' | 'string';
 

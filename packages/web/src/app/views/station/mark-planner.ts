@@ -21,10 +21,10 @@ import {
   RefusedInput,
 } from '@lotrecht/core';
 import { SettingsStore } from '../../settings/settings.store.ts';
-import { ThemeStore } from '../../session/theme.store.ts';
+import { ThemeStore } from '../../device/theme.store.ts';
 import { metresText } from '../../ui/bearings.ts';
 import { NumberField } from '../../ui/number-field.ts';
-import { CLUB_GROUPS } from '../../ui/words.ts';
+import { CLUB_GROUPS } from '../../words/words.ts';
 import { type MarkChart } from './mark-chart.ts';
 
 const NEAREST_M = 0.05;

@@ -39,7 +39,7 @@ import { RecordTrouble } from '../../ui/record-trouble.ts';
 import { saveFile } from '../../ui/save-file.ts';
 import { SvgDrawing, themeColour } from '../../ui/svg-drawing.ts';
 import { Undo } from '../../ui/undo.ts';
-import { CLUB_GROUPS } from '../../ui/words.ts';
+import { CLUB_GROUPS } from '../../words/words.ts';
 
 const SHOE_M = 0.29;
 const USUAL_LEAN_DEG = 10;

@@ -13,7 +13,7 @@ import { stored } from '../../data/stored-record.ts';
 import { RecordTrouble } from '../../ui/record-trouble.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Undo } from '../../ui/undo.ts';
-import { CLUB_GROUPS } from '../../ui/words.ts';
+import { CLUB_GROUPS } from '../../words/words.ts';
 
 /** A student's own clubs, by name and group: one tap names the club of a check. */
 @Component({

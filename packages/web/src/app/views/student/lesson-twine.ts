@@ -9,7 +9,7 @@ import {
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { type LessonView } from '@lotrecht/records';
-import { shortDayText } from '../../ui/dates.ts';
+import { shortDayText } from '../../words/dates.ts';
 
 /** Lessons as knots on a twine, oldest left; a knot is drawn tight when the lesson has checks. */
 @Component({

@@ -25,15 +25,15 @@ import { isColdLine, type MatrixCell, matrixOf } from '../../progress/levels.ts'
 import { tendencyText } from '../../progress/progress-words.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { CheckSummary } from '../../ui/check-summary.ts';
-import { LessonStart } from '../../session/lesson-start.ts';
-import { dayText, localDay } from '../../ui/dates.ts';
+import { LessonStart } from '../../data/lesson-start.ts';
+import { dayText, localDay } from '../../words/dates.ts';
 import { GuardianConsents } from '../../ui/guardian-consents.ts';
 import { LevelMatrix } from '../../ui/level-matrix.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Undo } from '../../ui/undo.ts';
-import { itemSentences } from '../../ui/item-words.ts';
-import { watchText } from '../../ui/watch-words.ts';
-import { HAND_TITLES } from '../../ui/words.ts';
+import { itemSentences } from '../../words/item-words.ts';
+import { watchText } from '../../words/watch-words.ts';
+import { HAND_TITLES } from '../../words/words.ts';
 import { Bag } from './bag.ts';
 import { LessonTwine } from './lesson-twine.ts';
 

@@ -6,7 +6,7 @@ import { ExchangeApi } from '../../api/exchange-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { dropHandOutDraftsOf } from '../../data/earlier-drafts.ts';
 import { DraftStore } from '../../data/draft-store.ts';
-import { fromDevice } from '../../data/on-device.ts';
+import { fromDevice } from '../../device/on-device.ts';
 import { SessionStore } from '../../session/session.store.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 

@@ -19,7 +19,7 @@ import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { SessionStore } from '../../session/session.store.ts';
-import { dayText, localDay } from '../../ui/dates.ts';
+import { dayText, localDay } from '../../words/dates.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 
 /** Long enough for the next letter, short enough not to be waited for. */

@@ -1,6 +1,6 @@
 import { type StudyReading } from '@lotrecht/judging';
-import { type LineKey } from '../../ui/words.ts';
-import { keepOnDevice } from '../../data/on-device.ts';
+import { type LineKey } from '../../words/words.ts';
+import { keepOnDevice } from '../../device/on-device.ts';
 
 /** What was typed of a study and not used yet. Numbers only: no student, no name. */
 export interface StudyDraft {

@@ -7,7 +7,7 @@ import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { NumberField } from '../../ui/number-field.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
-import { LINE_TITLES, type LineKey } from '../../ui/words.ts';
+import { LINE_TITLES, type LineKey } from '../../words/words.ts';
 import { keepStudy, readStudy } from './study-draft.ts';
 
 const ON_THE_GROUND: readonly LineKey[] = ['toes', 'heels', 'face'];

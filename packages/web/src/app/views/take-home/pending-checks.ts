@@ -1,6 +1,6 @@
 import { type SelfCheckInput, type StudentPage } from '@lotrecht/records';
 import { type TypedSelfCheck } from './typed-self-check.ts';
-import { keepOnDevice } from '../../data/on-device.ts';
+import { keepOnDevice } from '../../device/on-device.ts';
 
 /** A self-check that has not got through yet; its id is the same at every try. */
 export interface PendingCheck {

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { MatButton } from '@angular/material/button';
 import { type SelfCheckInput, type StudentPage } from '@lotrecht/records';
 import { degreesFromRadians } from '@lotrecht/core';
-import { localDay } from '../../ui/dates.ts';
+import { localDay } from '../../words/dates.ts';
 import { NumberField } from '../../ui/number-field.ts';
 import { type Side, type TypedSelfCheck } from './typed-self-check.ts';
 

@@ -3,7 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signa
 import { type SelfCheckInput, type StudentPage } from '@lotrecht/records';
 import { firstValueFrom } from 'rxjs';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
-import { dayText } from '../../ui/dates.ts';
+import { dayText } from '../../words/dates.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { SvgDrawing } from '../../ui/svg-drawing.ts';
 import { openOffline } from './offline.ts';

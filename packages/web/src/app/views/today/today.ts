@@ -7,14 +7,14 @@ import { ExchangeApi } from '../../api/exchange-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { dropHandOutDraftsOf } from '../../data/earlier-drafts.ts';
 import { type CheckDraft, DraftStore } from '../../data/draft-store.ts';
-import { fromDevice } from '../../data/on-device.ts';
+import { fromDevice } from '../../device/on-device.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
-import { LessonStart } from '../../session/lesson-start.ts';
-import { clockText, dayText, localDay, weekdayText } from '../../ui/dates.ts';
+import { LessonStart } from '../../data/lesson-start.ts';
+import { clockText, dayText, localDay, weekdayText } from '../../words/dates.ts';
 import { SessionStore } from '../../session/session.store.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
-import { watchText } from '../../ui/watch-words.ts';
-import { CLUB_GROUPS, LINE_TITLES } from '../../ui/words.ts';
+import { watchText } from '../../words/watch-words.ts';
+import { CLUB_GROUPS, LINE_TITLES } from '../../words/words.ts';
 
 @Component({
   selector: 'lo-today',

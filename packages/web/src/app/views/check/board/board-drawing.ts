@@ -1,7 +1,7 @@
 import { groundDrawing } from '@lotrecht/judging';
 import { type CheckDocument, type LineResult, type ResultDocument } from '@lotrecht/records';
 import { radiansFromDegrees } from '@lotrecht/core';
-import { angleText, leanOf, type Lean, LINE_TITLES, type LineKey } from '../../../ui/words.ts';
+import { angleText, leanOf, type Lean, LINE_TITLES, type LineKey } from '../../../words/words.ts';
 
 /** A point of the board in millimetres on the ground: x right, y down the screen, which is away from the target. */
 export interface BoardPoint {

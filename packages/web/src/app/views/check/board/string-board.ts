@@ -11,7 +11,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { type CheckDocument, type ResultDocument } from '@lotrecht/records';
-import { angleText, leanOf, LINE_TITLES, type LineKey } from '../../../ui/words.ts';
+import { angleText, leanOf, LINE_TITLES, type LineKey } from '../../../words/words.ts';
 import { type BoardLine, drawBoard, fitViewBox, MAGNIFICATION, MOST_WITH_GAPS } from './board-drawing.ts';
 
 /** A grid line every 100 mm. */

@@ -1,5 +1,5 @@
 import { type ErrorSource, type HalvedBy, type LineBudget } from '@lotrecht/core';
-import { percentText } from '../../../ui/words.ts';
+import { percentText } from '../../../words/words.ts';
 
 const SOURCES: Readonly<Record<ErrorSource, string>> = {
   points: 'finding the points',

@@ -1,6 +1,6 @@
 import { type Cause } from '@lotrecht/judging';
 import { type BallPosition, type Chain } from '@lotrecht/core';
-import { LINE_TITLES, percentText } from '../../../ui/words.ts';
+import { LINE_TITLES, percentText } from '../../../words/words.ts';
 
 /** Lines as they are said in a row. */
 const named = (lines: Cause['read']): string =>

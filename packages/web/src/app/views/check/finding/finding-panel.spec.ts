@@ -10,7 +10,7 @@ import {
   type TypedReading,
 } from '@lotrecht/judging';
 import { type ResultDocument } from '@lotrecht/records';
-import { type LineKey } from '../../../ui/words.ts';
+import { type LineKey } from '../../../words/words.ts';
 import { FindingPanel, type FindingGround } from './finding-panel.ts';
 
 const toes = (trailGapMm: number): TypedReading => ({

@@ -15,7 +15,7 @@ import {
   percentText,
   roundedMoveMm,
   uncertaintyText,
-} from '../../../ui/words.ts';
+} from '../../../words/words.ts';
 import { budgetText } from './budget-words.ts';
 import { causeText, chainText } from './cause-words.ts';
 

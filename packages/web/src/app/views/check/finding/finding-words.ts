@@ -16,10 +16,10 @@ import { type ResultDocument } from '@lotrecht/records';
 import { COVERAGE_FACTOR, type LineBudget, signWords } from '@lotrecht/core';
 import { SettingsStore } from '../../../settings/settings.store.ts';
 import { MethodStore } from '../../../methods/method.store.ts';
-import { differenceText } from '../../../ui/difference-words.ts';
+import { differenceText } from '../../../words/difference-words.ts';
 import { CheckContent } from '../check-content.ts';
-import { itemSentences } from '../../../ui/item-words.ts';
-import { firstOf, type LineKey } from '../../../ui/words.ts';
+import { itemSentences } from '../../../words/item-words.ts';
+import { firstOf, type LineKey } from '../../../words/words.ts';
 import { ballText } from './cause-words.ts';
 import { type FindingGround } from './finding-panel.ts';
 

@@ -2,10 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output, si
 import { type CheckDocument, type Circumstances as CircumstancesOf } from '@lotrecht/records';
 import { formatDistance, parseLength } from '@lotrecht/words';
 import { SettingsStore } from '../../../settings/settings.store.ts';
-import { CLUB_GROUPS } from '../../../ui/words.ts';
+import { CLUB_GROUPS } from '../../../words/words.ts';
 import { CheckContent } from '../check-content.ts';
 import { FIRST_CIRCUMSTANCES } from '../draft-content.ts';
-import { circumstancesText, HELPS, PHASES } from '../../../ui/circumstance-words.ts';
+import { circumstancesText, HELPS, PHASES } from '../../../words/circumstance-words.ts';
 import { checkLineText } from './line-text.ts';
 
 type ClubGroup = NonNullable<CheckDocument['club']>['group'];

@@ -25,12 +25,12 @@ import { bearingText } from '../../../ui/bearings.ts';
 import { NumberField } from '../../../ui/number-field.ts';
 import { ProblemNote } from '../../../ui/problem-note.ts';
 import { TargetLineFields } from '../../../ui/target-line-fields.ts';
-import { angleText, firstOf, leanOf, LINE_TITLES, type LineKey } from '../../../ui/words.ts';
+import { angleText, firstOf, leanOf, LINE_TITLES, type LineKey } from '../../../words/words.ts';
 import { MethodStore } from '../../../methods/method.store.ts';
 import { CheckContent } from '../check-content.ts';
 import { FIRST_CIRCUMSTANCES } from '../draft-content.ts';
 import { Circumstances as CircumstanceFields } from './circumstances.ts';
-import { PLACES, READERS } from '../../../ui/circumstance-words.ts';
+import { PLACES, READERS } from '../../../words/circumstance-words.ts';
 import { checkLineText } from './line-text.ts';
 
 /** Under which circumstances a check is made, how its target line was laid, and what is done when that was wrong. */

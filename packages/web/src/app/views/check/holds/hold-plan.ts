@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
-import { LINE_TITLES } from '../../../ui/words.ts';
+import { LINE_TITLES } from '../../../words/words.ts';
 import { CheckContent } from '../check-content.ts';
 import { Circumstances } from '../ground/circumstances.ts';
 import { entryTitle } from '../readings/entry.ts';
@@ -7,7 +7,7 @@ import { type PlanName, readUsual, type UsualReadings } from '../readings/usual-
 import { HoldRunner } from './hold-runner.ts';
 import { allInOrder } from './plan.ts';
 import { type Run } from './run.ts';
-import { WayChoice } from './way-choice.ts';
+import { WayChoice } from '../readings/way-choice.ts';
 
 const PRESETS: readonly { readonly name: PlanName; readonly title: string }[] = [
   { name: 'quick', title: 'Quick: face and feet' },

@@ -2,7 +2,7 @@ import { provideHttpClient } from '@angular/common/http';
 import { TestBed } from '@angular/core/testing';
 import { type StudentView } from '@lotrecht/records';
 import { CheckContent } from '../check-content.ts';
-import { NextStep } from '../finding/next-step.ts';
+import { NextStep } from './next-step.ts';
 import { MethodStore } from '../../../methods/method.store.ts';
 import { HoldRunner } from './hold-runner.ts';
 import { Prompts } from './prompts.ts';

@@ -1,5 +1,5 @@
 import { type Entry } from '../readings/entry.ts';
-import { type LineKey } from '../../../ui/words.ts';
+import { type LineKey } from '../../../words/words.ts';
 
 const MARKED: Readonly<Record<LineKey, string>> = {
   face: 'leading edge',

@@ -1,23 +1,8 @@
-import { type WayOfReading } from '@lotrecht/judging';
-import { assignHolds, HOLDING_TIMES, kindOfLine, LINE_NAMES } from '@lotrecht/core';
-import { type LineKey } from '../../../ui/words.ts';
+import { assignHolds, HOLDING_TIMES, LINE_NAMES } from '@lotrecht/core';
+import { type LineKey } from '../../../words/words.ts';
 import { type Entry } from '../readings/entry.ts';
-import { type PlanName, type UsualWay } from '../readings/usual-readings.ts';
-
-const FEET: readonly LineKey[] = ['toes', 'heels'];
-
-/** How a line is read before anyone has chosen: the face from the square rod, the body by its bare points. */
-export function firstWay(line: LineKey): UsualWay {
-  return { by: kindOfLine(line) === 'face' ? 'square' : 'gaps', rod: false };
-}
-
-/** Every way in which a line can be read, the tape first. */
-export function waysOfLine(line: LineKey, pointsAt: boolean): readonly UsualWay[] {
-  const way = (by: WayOfReading, rod = false): UsualWay => ({ by, rod });
-  const direct = [...(pointsAt ? [way('pointsAt')] : []), way('angle'), way('eye')];
-  if (kindOfLine(line) === 'face') return [way('square'), way('faceRod'), ...direct];
-  return FEET.includes(line) ? [way('gaps'), ...direct] : [way('gaps'), way('gaps', true), ...direct];
-}
+import { type PlanName } from '../readings/usual-readings.ts';
+import { FEET } from '../readings/ways.ts';
 
 /** The method's order, then every line it does not name. */
 export function allInOrder(order: readonly LineKey[]): readonly LineKey[] {

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { CheckContent } from '../check-content.ts';
-import { Guesses } from '../finding/guesses.ts';
+import { Guesses } from './guesses.ts';
 import { entryTitle } from '../readings/entry.ts';
 import { HoldRunner } from './hold-runner.ts';
 

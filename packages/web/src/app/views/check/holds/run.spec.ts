@@ -1,5 +1,6 @@
 import { type Entry } from '../readings/entry.ts';
-import { holdsOf, linesOfPlan, spreadOverHolds, waysOfLine } from './plan.ts';
+import { holdsOf, linesOfPlan, spreadOverHolds } from './plan.ts';
+import { waysOfLine } from '../readings/ways.ts';
 import { cardsOf, clockAt } from './run.ts';
 
 const ORDER = ['face', 'toes', 'knees', 'hips', 'shoulders', 'eyes'] as const;

@@ -6,7 +6,7 @@ import { type BallAndStance, type SetupItems } from '@lotrecht/records';
 import { NumberField } from '../../../ui/number-field.ts';
 import { CheckContent } from '../check-content.ts';
 import { FindingWords } from '../finding/finding-words.ts';
-import { ITEMS, MARKS } from '../../../ui/item-words.ts';
+import { ITEMS, MARKS } from '../../../words/item-words.ts';
 
 /** Ball and stance against the method's table, flare, and the short list of everything else that is looked at. */
 @Component({

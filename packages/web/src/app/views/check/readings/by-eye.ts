@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { COVERAGE_FACTOR, sideSign, signWords } from '@lotrecht/core';
-import { LINE_TITLES } from '../../../ui/words.ts';
+import { LINE_TITLES } from '../../../words/words.ts';
 import { EyeStore } from '../../../settings/eye.store.ts';
 import { CheckContent } from '../check-content.ts';
 import { type Entry } from './entry.ts';

@@ -1,5 +1,5 @@
 import { formatLength } from '@lotrecht/words';
-import { type LineKey } from '../../../ui/words.ts';
+import { type LineKey } from '../../../words/words.ts';
 import { type Entry, entryTitle, type FieldKey, type LengthUnit, parseEntry } from './entry.ts';
 
 /** A reading that can hardly be: asked about before it is kept. */

@@ -6,7 +6,7 @@ import {
   type WayOfReading,
 } from '@lotrecht/judging';
 import { formatLength } from '@lotrecht/words';
-import { LINE_TITLES, type LineKey } from '../../../ui/words.ts';
+import { LINE_TITLES, type LineKey } from '../../../words/words.ts';
 import { type ParsedReading, parseReading, type ReadingUnit } from './parse-reading.ts';
 
 /** The unit that lengths of a check are typed in. */

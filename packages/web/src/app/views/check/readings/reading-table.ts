@@ -12,7 +12,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { debounceTime, Subject } from 'rxjs';
 import { CheckContent } from '../check-content.ts';
 import { CheckStore } from '../check.store.ts';
-import { WayChoice } from '../holds/way-choice.ts';
+import { WayChoice } from './way-choice.ts';
 import { ByEye } from './by-eye.ts';
 import { type Entry, entryTitle, type FieldKey, fieldsOf, parseEntry, wayTitle } from './entry.ts';
 import { afterKey, NumberPad, type PadKey } from './number-pad.ts';

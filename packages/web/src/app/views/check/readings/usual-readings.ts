@@ -1,9 +1,9 @@
 import { SHIPPED_METHODS, type WayOfReading } from '@lotrecht/judging';
 import { type CheckDocument } from '@lotrecht/records';
 import { type PlannedStation } from '../../../settings/planned-station.ts';
-import { type LineKey } from '../../../ui/words.ts';
+import { type LineKey } from '../../../words/words.ts';
 import { type Judged } from '../judged.ts';
-import { keepOnDevice } from '../../../data/on-device.ts';
+import { keepOnDevice } from '../../../device/on-device.ts';
 
 /** How a line was read last: first offered the next time. */
 export interface UsualWay {

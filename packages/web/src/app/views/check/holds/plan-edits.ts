@@ -1,9 +1,10 @@
 import { type JudgedBy, planToRuleOut, rodAcrossMm, type Tools } from '@lotrecht/judging';
-import { type LineKey } from '../../../ui/words.ts';
-import { allInOrder, firstWay, linesOfPlan, spreadOverHolds } from '../holds/plan.ts';
-import { type Run } from '../holds/run.ts';
-import { type Entry, freeId, lengthText, type LengthUnit, parseEntry } from './entry.ts';
-import { baseName, keepUsual, type PlanName, readUsual, type UsualWay } from './usual-readings.ts';
+import { type LineKey } from '../../../words/words.ts';
+import { allInOrder, linesOfPlan, spreadOverHolds } from './plan.ts';
+import { firstWay } from '../readings/ways.ts';
+import { type Run } from './run.ts';
+import { type Entry, freeId, lengthText, type LengthUnit, parseEntry } from '../readings/entry.ts';
+import { baseName, keepUsual, type PlanName, readUsual, type UsualWay } from '../readings/usual-readings.ts';
 
 /** What a plan is made from. */
 export interface PlanGround {

@@ -1,5 +1,6 @@
 import { kindOfLine, type LineName } from '../geometry/line.ts';
-import { type ReadAzimuth, type SharedPart } from '../observation/observation.ts';
+import { type ReadAzimuth } from '../observation/observation.ts';
+import { type SharedPart } from '../uncertainty/shared-part.ts';
 import { combinedParts, type Parted, varianceOf } from '../uncertainty/covariance.ts';
 import { generalisedMean } from '../uncertainty/generalised-mean.ts';
 

@@ -9,11 +9,11 @@ import {
   reachOf,
   waysOf,
 } from '@lotrecht/core';
-import { type LineKey } from '../../../ui/words.ts';
+import { type LineKey } from '../../../words/words.ts';
 import { CheckContent } from '../check-content.ts';
-import { wayTitle } from '../readings/entry.ts';
-import { type UsualWay } from '../readings/usual-readings.ts';
-import { waysOfLine } from './plan.ts';
+import { wayTitle } from './entry.ts';
+import { type UsualWay } from './usual-readings.ts';
+import { waysOfLine } from './ways.ts';
 
 const BORROWED_FACE_ROD_MM = 600;
 

@@ -1,5 +1,5 @@
 import { DOCUMENT, effect, inject, Injectable, signal } from '@angular/core';
-import { keepOnDevice } from '../data/on-device.ts';
+import { keepOnDevice } from './on-device.ts';
 
 /** Daylight for the tee, dim for the evening. */
 export type Theme = 'daylight' | 'dim';

@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { type AdviceGround } from '@lotrecht/judging';
 import { type Candidate, HOLDING_TIMES } from '@lotrecht/core';
-import { firstOf, percentText } from '../../../ui/words.ts';
+import { firstOf, percentText } from '../../../words/words.ts';
 import { CheckContent } from '../check-content.ts';
-import { HoldRunner } from '../holds/hold-runner.ts';
+import { HoldRunner } from './hold-runner.ts';
 import { wayTitle } from '../readings/entry.ts';
-import { newestThought } from './beside-the-page.ts';
+import { newestThought } from '../finding/beside-the-page.ts';
 
 /** Holds that are asked of a student at most. */
 const MOST_HOLDS = 4;

@@ -116,7 +116,15 @@ export {
   type GroundPoint,
   type LeadingEdgePoints,
   leadingEdgePoints,
-} from './station/ground-points.ts';
+} from './scene/ground-points.ts';
+export {
+  type SceneFace,
+  type SceneInput,
+  type SceneLine,
+  type Segment,
+  setUpScene,
+  type SetUpScene,
+} from './scene/set-up-scene.ts';
 export { type HalvedBy, type LineBudget, lineBudgets } from './setup/line-budget.ts';
 export { type ErrorSource } from './observation/sources.ts';
 export { advisedMove, type AdvisedMove, moveToGoal, type Whereabouts } from './setup/move.ts';

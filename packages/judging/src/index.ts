@@ -20,7 +20,7 @@ export { type BudgetGround, budgetsOfCheck } from './check/budgets.ts';
 export { type BestReading, planToRuleOut } from './check/plan-to-rule-out.ts';
 export { type Advised, advisedMoveOf } from './check/advised-move.ts';
 export { type Feel, type FeelGround, feelOfTurn } from './check/feel.ts';
-export { groundDrawing, type GroundDrawing } from './check/ground-drawing.ts';
+export { sceneOfCheck, type SceneOptions } from './check/scene-of-check.ts';
 export { type ReadableSolution, solveReadable } from './check/solve-readable.ts';
 export { toSetup } from './check/to-setup.ts';
 export { solveDocument } from './check/solve-document.ts';

@@ -1,6 +1,6 @@
 import { type Handedness, sideSign } from '../geometry/handedness.ts';
 import { RANGES, type Range, requirePositive, requireWithin } from '../refusal/ranges.ts';
-import { type GroundPoint } from './ground-points.ts';
+import { type GroundPoint } from '../scene/ground-points.ts';
 
 /** A stance to be laid by numbers. Lengths in metres, angles in rad. */
 export interface FootprintWish {

@@ -1,6 +1,6 @@
 import { type Handedness, sideSign } from '../geometry/handedness.ts';
 import { RANGES, type Range, requirePositive, requireWithin } from '../refusal/ranges.ts';
-import { type GroundPoint } from './ground-points.ts';
+import { type GroundPoint } from '../scene/ground-points.ts';
 import { type GateRod, gateRod } from './gate-rod.ts';
 
 /** What a station is laid for. Lengths in metres, angles in rad. */

@@ -5,7 +5,7 @@ import { composeObservation, typedReading, type TypedReading } from './typed-rea
 import { moveText, roundedMoveMm } from '@lotrecht/words';
 import { advisedMoveOf } from './advised-move.ts';
 import { feelOfTurn } from './feel.ts';
-import { groundDrawing } from './ground-drawing.ts';
+import { sceneOfCheck } from './scene-of-check.ts';
 import { solveDocument } from './solve-document.ts';
 import { solveReadable } from './solve-readable.ts';
 
@@ -170,9 +170,10 @@ describe('a quick check', () => {
   });
 
   it('is drawn on the player’s side, lead foot nearer the target', () => {
-    const [toes] = groundDrawing(composeCheck({ ...quick, handedness: 'left' }) as CheckDocument).bodyLines;
-    expect(toes?.points.lead).toEqual({ xM: 0.571, yM: 0.225 });
-    expect(toes?.points.trail).toEqual({ xM: 0.602, yM: -0.225 });
+    const document = composeCheck({ ...quick, handedness: 'left' }) as CheckDocument;
+    const [toes] = sceneOfCheck(document, solveDocument(document)).lines;
+    expect(toes?.marks.lead).toEqual({ xM: 0.571, yM: 0.225 });
+    expect(toes?.marks.trail).toEqual({ xM: 0.602, yM: -0.225 });
   });
 });
 

@@ -1,6 +1,6 @@
-import { groundDrawing } from '@lotrecht/judging';
-import { type CheckDocument, type LineResult, type ResultDocument } from '@lotrecht/records';
-import { radiansFromDegrees } from '@lotrecht/core';
+import { type GroundPoint, type SceneFace, type SceneLine } from '@lotrecht/core';
+import { sceneOfCheck } from '@lotrecht/judging';
+import { type CheckDocument, type ResultDocument } from '@lotrecht/records';
 import { angleText, leanOf, type Lean, LINE_TITLES, type LineKey } from '../../../words/words.ts';
 
 /** A point of the board in millimetres on the ground: x right, y down the screen, which is away from the target. */
@@ -46,12 +46,10 @@ export const MAGNIFICATION = 5;
 export const MOST_WITH_GAPS = 2;
 
 const MM = 1000;
-/** From here on a line needs little room beyond its marks. */
-const LONG_MM = 800;
-/** How far a line is drawn beyond its marks. */
-const BEYOND_MM = 190;
-/** Length of the face's aim. */
+/** Room for the face's aim. */
 const AIM_MM = 330;
+/** A name stands so far above the end of its line. */
+const LABEL_ABOVE_MM = 24;
 /** Room beside the outermost mark for the front of a shoe. */
 const SHOE_ROOM_MM = 190;
 /** Room beyond the string for the square rod. */
@@ -59,22 +57,8 @@ const ROD_ROOM_MM = 130;
 /** What an empty board shows, as if a usual toe line had been read. */
 const EMPTY_EXTENT = { across: 600, along: 400 };
 
-function toBoard({ xM, yM }: { readonly xM: number; readonly yM: number }): BoardPoint {
+function toBoard({ xM, yM }: GroundPoint): BoardPoint {
   return { x: xM * MM, y: -yM * MM };
-}
-
-/** A point at a distance from another in the direction of an azimuth; downrange is up the screen. */
-function toward(from: BoardPoint, azimuthDeg: number, distance: number): BoardPoint {
-  const azimuth = radiansFromDegrees(azimuthDeg);
-  return { x: from.x + distance * Math.sin(azimuth), y: from.y - distance * Math.cos(azimuth) };
-}
-
-function middle(a: BoardPoint, b: BoardPoint): BoardPoint {
-  return { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
-}
-
-function leanOrNone(result: ResultDocument, line: LineKey): Lean | 'none' {
-  return leanOf(result, line)?.lean ?? 'none';
 }
 
 /** What is drawn; nulls while nothing can be. */
@@ -93,150 +77,53 @@ export interface BoardInput {
  */
 export function drawBoard(input: BoardInput, magnified: boolean): BoardDrawing {
   const { document, result, handedness, goalsDeg } = input;
-  const side = handedness === 'right' ? 1 : -1;
   if (document === null || result === null) return emptyBoard(handedness);
-  const ground = groundDrawing(document);
-  const factor = magnified ? MAGNIFICATION : 1;
-  const bodyLines = ground.bodyLines.flatMap(({ line, points }) => {
-    const angle = result.lines[line];
-    return angle === undefined
-      ? []
-      : [
-          goalsDeg === undefined
-            ? bodyLine({
-                line,
-                angle,
-                lean: leanOrNone(result, line),
-                factor,
-                lead: toBoard(points.lead),
-                trail: toBoard(points.trail),
-              })
-            : lineAtGoal(
-                {
-                  line,
-                  angle,
-                  lean: 'in',
-                  factor,
-                  lead: toBoard(points.lead),
-                  trail: toBoard(points.trail),
-                },
-                side * (goalsDeg[line] ?? 0),
-              ),
-        ];
+  const scene = sceneOfCheck(document, result, {
+    magnification: magnified ? MAGNIFICATION : 1,
+    ...(goalsDeg && { goalsDeg }),
   });
-  const edge = ground.face && { heel: toBoard(ground.face.heel), toe: toBoard(ground.face.toe) };
-  const face = result.lines.face;
-  const faceDeg = goalsDeg === undefined ? face?.azimuthDeg : side * (goalsDeg.face ?? 0);
-  const faceLine =
-    edge && face && faceDeg !== undefined
-      ? [
-          faceAim(middle(edge.heel, edge.toe), faceDeg * factor, {
-            label: goalsDeg === undefined ? `Face ${angleText(face)}` : 'Face as it should be',
-            lean: goalsDeg === undefined ? leanOrNone(result, 'face') : 'in',
-          }),
-        ]
-      : [];
-  const lines = [...bodyLines.map((b) => b.line), ...faceLine];
-  const marks = bodyLines.flatMap((b) => b.marks);
+  const named = (key: LineKey, at: { readonly from: GroundPoint; readonly to: GroundPoint }): BoardLine => {
+    const angle = result.lines[key];
+    const to = toBoard(at.to);
+    const isRead = goalsDeg === undefined && angle !== undefined;
+    return {
+      key,
+      lean: isRead ? (leanOf(result, key)?.lean ?? 'none') : 'in',
+      from: toBoard(at.from),
+      to,
+      label: `${LINE_TITLES[key]} ${isRead ? angleText(angle) : 'as it should be'}`,
+      labelAt: { x: to.x, y: to.y - LABEL_ABOVE_MM },
+    };
+  };
+  const lines = [
+    ...scene.lines.map(({ line, drawn }) => named(line, drawn)),
+    ...(scene.face?.aim ? [named('face', scene.face.aim)] : []),
+  ];
+  const marks = scene.lines.flatMap(marksOf);
+  const hasGaps = goalsDeg === undefined && scene.lines.length <= MOST_WITH_GAPS;
   return {
     viewBox: viewBoxAround([...marks, ...lines.flatMap((l) => [l.from, l.to])], handedness, lines.length),
     marks,
-    toeMarks: bodyLines.find((b) => b.line.key === 'toes')?.marks ?? [],
+    toeMarks: scene.lines.filter(({ line }) => line === 'toes').flatMap(marksOf),
     // Numbers of many lines would lie over each other; their fields show them.
-    gaps: bodyLines.length > MOST_WITH_GAPS ? [] : bodyLines.flatMap((b) => b.gaps),
+    gaps: hasGaps ? marks.map(gapTo) : [],
     lines,
-    edge: edge && goalsDeg !== undefined ? edgeAt(edge, side * (goalsDeg.face ?? 0)) : edge,
-    squareRodY: ground.face ? -ground.face.rodYM * MM : null,
+    edge: scene.face && edgeOf(scene.face),
+    squareRodY: scene.face && -scene.face.edge.rodYM * MM,
   };
 }
 
-interface BodyLineInput {
-  readonly line: LineKey;
-  readonly angle: LineResult;
-  readonly lean: Lean | 'none';
-  readonly factor: number;
-  readonly lead: BoardPoint;
-  readonly trail: BoardPoint;
+function marksOf({ marks: { lead, trail } }: SceneLine): readonly BoardPoint[] {
+  return [toBoard(lead), toBoard(trail)];
 }
 
-function bodyLine({ line, angle, lean, factor, lead, trail }: BodyLineInput): {
-  line: BoardLine;
-  marks: BoardDrawing['marks'];
-  gaps: BoardGap[];
-} {
-  const length = Math.hypot(lead.x - trail.x, lead.y - trail.y);
-  const half = length / 2 + (length > LONG_MM ? BEYOND_MM / 4 : BEYOND_MM);
-  const centre = middle(lead, trail);
-  const azimuth = angle.azimuthDeg * factor;
-  const to = toward(centre, azimuth, half);
-  return {
-    line: {
-      key: line,
-      lean,
-      from: toward(centre, azimuth, -half),
-      to,
-      label: `${LINE_TITLES[line]} ${angleText(angle)}`,
-      labelAt: { x: to.x, y: to.y - 24 },
-    },
-    marks: [lead, trail],
-    gaps: [lead, trail].map((mark) => ({
-      from: { x: 0, y: mark.y },
-      to: mark,
-      text: String(Math.round(Math.abs(mark.x))),
-    })),
-  };
+function edgeOf({ edge: { heel, toe } }: SceneFace): NonNullable<BoardDrawing['edge']> {
+  return { heel: toBoard(heel), toe: toBoard(toe) };
 }
 
-/** The same line pivoted about its lead mark onto its goal: what the trail end is moved to. */
-function lineAtGoal(input: BodyLineInput, goalDeg: number): ReturnType<typeof bodyLine> {
-  const { line, factor, lead, trail } = input;
-  const length = Math.hypot(lead.x - trail.x, lead.y - trail.y);
-  const moved = toward(lead, goalDeg, -length);
-  const half = length / 2 + (length > LONG_MM ? BEYOND_MM / 4 : BEYOND_MM);
-  const centre = middle(lead, moved);
-  const to = toward(centre, goalDeg * factor, half);
-  return {
-    line: {
-      key: line,
-      lean: 'in',
-      from: toward(centre, goalDeg * factor, -half),
-      to,
-      label: `${LINE_TITLES[line]} as it should be`,
-      labelAt: { x: to.x, y: to.y - 24 },
-    },
-    marks: [lead, moved],
-    gaps: [],
-  };
-}
-
-/** The leading edge turned about its middle until the face points where it should. */
-function edgeAt(
-  { heel, toe }: NonNullable<BoardDrawing['edge']>,
-  goalDeg: number,
-): NonNullable<BoardDrawing['edge']> {
-  const centre = middle(heel, toe);
-  const half = Math.hypot(heel.x - toe.x, heel.y - toe.y) / 2;
-  const across = heel.x < toe.x ? -1 : 1;
-  return {
-    heel: toward(centre, goalDeg + 90 * across, half),
-    toe: toward(centre, goalDeg - 90 * across, half),
-  };
-}
-
-function faceAim(
-  from: BoardPoint,
-  pointsDeg: number,
-  { label, lean }: Pick<BoardLine, 'label' | 'lean'>,
-): BoardLine {
-  const to = toward(from, pointsDeg, AIM_MM);
-  return {
-    key: 'face',
-    lean,
-    from,
-    to,
-    label,
-    labelAt: { x: to.x, y: to.y - 24 },
-  };
+/** From the string to a mark, with the reading. */
+function gapTo(mark: BoardPoint): BoardGap {
+  return { from: { x: 0, y: mark.y }, to: mark, text: String(Math.round(Math.abs(mark.x))) };
 }
 
 function viewBoxAround(

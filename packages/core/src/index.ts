@@ -174,7 +174,7 @@ export {
   LEAST_GAIN,
   nextReading,
   type NextReading,
-  type Reading,
+  type ReadSoFar,
 } from './planning/next-reading.ts';
 export { type PlannedVerdict, type Reach, reachOf } from './planning/reach.ts';
 export { type AtHand, bestWay, HOLDING_TIMES, type HoldingTimes, type Way, waysOf } from './planning/ways.ts';

@@ -3,4 +3,5 @@ export { type DemoCounts, loadDemo } from './load-demo.ts';
 export { INSTRUCTORS } from './students.ts';
 
 /** A stand-in for a mail service. */
-export { openPostOffice, type PostOffice, type ReceivedLetter } from './post-office/post-office.ts';
+export { openPostOffice, type PostOffice } from './post-office/post-office.ts';
+export { type ReceivedLetter } from './post-office/received-letter.ts';

@@ -30,7 +30,7 @@ export {
   type NewStudentLinkView,
   type StationPlanView,
   type StudentLinkView,
-  type StudentPage,
+  type StudentLinkPage,
   type TakeHomeView,
 } from './api/take-home-views.ts';
 
@@ -68,10 +68,10 @@ export {
   type SavedCheckView,
   type SessionEntryView,
   type SessionView,
-  type SetupView,
+  type InstallationView,
   type StudentListView,
   type StudentCardView,
-  type StudentPageView,
+  type StudentHistoryView,
   type StudentView,
   type TeeSheetEntry,
   type TodayView,

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { type LineName } from '../geometry/line.ts';
 import { type LineReading } from '../posterior/posterior.ts';
 import { SHIPPED_PRIOR } from '../posterior/prior.ts';
-import { FULL_DEPTH, LEAST_GAIN, nextReading, type Reading } from './next-reading.ts';
+import { FULL_DEPTH, LEAST_GAIN, nextReading, type ReadSoFar } from './next-reading.ts';
 import { type AtHand, HOLDING_TIMES } from './ways.ts';
 
 const DEG = Math.PI / 180;
@@ -13,7 +13,7 @@ const bare: AtHand = {
   gauge: false,
   eyeRad: 4 * DEG,
 };
-const start: Reading = {
+const start: ReadSoFar = {
   ground: {
     readings: [],
     targetLineUncertaintyRad: 0.2 * DEG,
@@ -51,7 +51,10 @@ const read = (
   shared: [],
   fromTarget: false,
 });
-const after = (...readings: LineReading[]): Reading => ({ ...start, ground: { ...start.ground, readings } });
+const after = (...readings: LineReading[]): ReadSoFar => ({
+  ...start,
+  ground: { ...start.ground, readings },
+});
 
 describe('the next reading', () => {
   it('is one that makes the answer surer, and says by how much', () => {
@@ -106,7 +109,7 @@ describe('the next reading', () => {
 
   it('asks for a look where nothing else is at hand, and never for a second one', () => {
     const { faceDivisionM: _rule, ...noRule } = bare;
-    const looksOf = (state: Reading): readonly string[] => {
+    const looksOf = (state: ReadSoFar): readonly string[] => {
       const advice = nextReading({ ...state, atHand: noRule, leastGain: -1 });
       if (advice.advice !== 'read') throw new Error('a candidate was expected');
       return [advice.next, ...advice.others].filter((c) => c.by === 'eye').map((c) => c.line);
@@ -141,7 +144,7 @@ describe('the next reading', () => {
 });
 
 describe('the worth of a reading', () => {
-  const rich: Reading = {
+  const rich: ReadSoFar = {
     ...start,
     ground: {
       ...start.ground,
@@ -158,7 +161,7 @@ describe('the worth of a reading', () => {
     holdsLeft: 1,
     leastGain: -1,
   };
-  const told = (state: Reading) => {
+  const told = (state: ReadSoFar) => {
     const advice = nextReading(state);
     if (advice.advice !== 'read') throw new Error('a reading was expected');
     return { answer: advice.answer, all: [advice.next, ...advice.others] };

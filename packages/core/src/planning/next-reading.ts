@@ -12,7 +12,7 @@ export const LEAST_GAIN = 0.01;
 const SETTLED_FROM = 0.95;
 
 /** Where a check stands when the next reading is chosen. */
-export interface Reading {
+export interface ReadSoFar {
   /** What was read so far, nothing yet included, and what is known besides. */
   readonly ground: PosteriorGround;
   readonly atHand: AtHand;
@@ -99,7 +99,7 @@ interface Kind {
  *
  * @example nextReading({ ground: { readings: [], targetLineUncertaintyRad: 0.01, readdressSdRad: 0.03, prior: SHIPPED_PRIOR, earlier: [], tolerancesRad: { toes: [-0.05, 0.05] }, order: ['toes'] }, atHand: { tapeDivisionM: 0.005, plumbM: 0, gauge: false, eyeRad: 0.07 }, times: HOLDING_TIMES, hold: 1, heldS: 0, holdsLeft: 0, leastGain: 0.01 }).next.by // 'gaps'
  */
-export function nextReading(state: Reading): NextReading {
+export function nextReading(state: ReadSoFar): NextReading {
   const { ground, depth = SHORT } = state;
   const { beliefs, weights, holds } = believed(ground);
   const kinds = heaviest(beliefs, weights, depth.kinds);
@@ -192,7 +192,7 @@ interface Timed {
   readonly seconds: number;
 }
 
-function timingOf(way: Way, { heldS, holdsLeft, times }: Reading): Timed | undefined {
+function timingOf(way: Way, { heldS, holdsLeft, times }: ReadSoFar): Timed | undefined {
   const tapeS = way.by === 'eye' ? 0 : times.tapeS;
   if (heldS + way.holdingS <= times.longestHoldS) {
     return { newHold: false, seconds: way.holdingS + tapeS };

@@ -11,7 +11,7 @@ import { moveToGoal } from './move.ts';
 import { notesOf } from './notes.ts';
 import { priorityOf } from './priority.ts';
 import { laidTurn, posteriorGroundOf, type ReadLine, readSetup, within } from './read-setup.ts';
-import { requireMethod } from './require-method.ts';
+import { requireSetup } from './require-setup.ts';
 import {
   type HeelsFromFlare,
   type LineFinding,
@@ -45,7 +45,7 @@ const LIVE_POINTS = 512;
  * @example solveSetup({ handedness: 'right', targetLine: {}, tolerancesRad: {}, order: [], observations: [{ line: 'toes', by: 'gaps', leadGapM: 0.6, trailGapM: 0.6, baseM: 0.45 }] }).lines[0]?.word // 'square'
  */
 export function solveSetup(setup: Setup, { answer = 'tape' }: SolveWish = {}): SetupFinding {
-  requireMethod(setup);
+  requireSetup(setup);
   const read = readSetup(setup);
   const { targetLineUncertaintyRad } = read;
   const lines = read.lines.map((line) => findLine(setup, line, targetLineUncertaintyRad));

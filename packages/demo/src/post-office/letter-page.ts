@@ -1,4 +1,4 @@
-import { type ReceivedLetter } from './post-office.ts';
+import { type ReceivedLetter } from './received-letter.ts';
 
 /** Every letter on one page, newest first; what is in them is text and never markup. */
 export function letterPage(letters: readonly ReceivedLetter[]): string {

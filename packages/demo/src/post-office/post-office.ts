@@ -4,14 +4,7 @@ import { type AddressInfo } from 'node:net';
 import PostalMime from 'postal-mime';
 import { SMTPServer } from 'smtp-server';
 import { letterPage } from './letter-page.ts';
-
-/** A letter that came in. */
-export interface ReceivedLetter {
-  readonly at: string;
-  readonly recipient: string;
-  readonly subject: string;
-  readonly text: string;
-}
+import { type ReceivedLetter } from './received-letter.ts';
 
 /** A mail service that takes everything and delivers nothing: letters are read here. */
 export interface PostOffice {

@@ -81,7 +81,7 @@ export interface HandOutPage {
 }
 
 /** What a student's link shows: a first name and hand-outs, nothing else. */
-export interface StudentPage {
+export interface StudentLinkPage {
   readonly firstName: string;
   readonly handedness: 'right' | 'left';
   readonly minor: boolean;

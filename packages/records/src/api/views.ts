@@ -25,7 +25,7 @@ export interface SessionView {
 }
 
 /** Whether the installation still waits for its first academy. */
-export interface SetupView {
+export interface InstallationView {
   readonly needed: boolean;
 }
 
@@ -156,7 +156,7 @@ export interface StudentCardView {
 }
 
 /** A student with all lessons, newest first. */
-export interface StudentPageView extends StudentCardView {
+export interface StudentHistoryView extends StudentCardView {
   readonly lessons: readonly LessonView[];
 }
 

@@ -28,7 +28,7 @@ const LEFT_OUT = new Set([
 ]);
 const BINARY = new Set(['binary', 'varbinary', 'blob']);
 
-function words(text: string): SqlFragment {
+function verbatim(text: string): SqlFragment {
   return { fragment: true, text, values: [] };
 }
 
@@ -55,7 +55,7 @@ export async function* dumpDatabase(snapshot: Snapshot): AsyncGenerator<DumpedLi
         : `CAST(\`${columnName}\` AS CHAR) AS \`${columnName}\``,
     );
     const rows = snapshot.stream<DumpedRow>(
-      sql`SELECT ${words(asText.join(', '))} FROM ${words(`\`${table}\``)}`,
+      sql`SELECT ${verbatim(asText.join(', '))} FROM ${verbatim(`\`${table}\``)}`,
     );
     for await (const row of rows) yield { table, row };
   }

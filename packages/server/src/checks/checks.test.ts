@@ -4,7 +4,7 @@ import {
   type CheckVersionsView,
   type CheckView,
   type SavedCheckView,
-  type StudentPageView,
+  type StudentHistoryView,
   type TodayView,
 } from '@lotrecht/records';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
@@ -200,7 +200,7 @@ describe('a hand that is corrected while a check is being saved', () => {
       expect([200, 409]).toContain((await saved).status);
       expect((await changed).status).toBe(200);
       const { lessons } = (await client.get(`/api/students/${own.studentId}/history`))
-        .body as StudentPageView;
+        .body as StudentHistoryView;
       expect(new Set(lessons[0]?.checks.map((c) => c.document.handedness))).toEqual(new Set(['left']));
     }
     const { findings } = await examine(app.db, { migrationsDir: MIGRATIONS, dataDir: undefined });

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type ConsentView, type NewStudentLinkView, type StudentPageView } from '@lotrecht/records';
+import { type ConsentView, type NewStudentLinkView, type StudentHistoryView } from '@lotrecht/records';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';
 import { workedCheck } from '../test/documents.ts';
@@ -56,7 +56,7 @@ describe('records of someone who is not of age', () => {
     const corrected = { ...check(), revision: 1, circumstances: undefined, record: { feltDeg: 1 } };
     expect((await client.put(`/api/checks/${checkId}`, corrected)).status).toBe(409);
     const { consents, lessons } = (await client.get(`/api/students/${studentId}/history`))
-      .body as StudentPageView;
+      .body as StudentHistoryView;
     expect(consents).toMatchObject([{ scope: 'records', givenOn: '2026-04-16' }]);
     expect(consents[0]?.withdrawnAt).toMatch(/^\d{4}-/);
     expect(lessons[0]?.checks).toHaveLength(1);

@@ -1,4 +1,4 @@
-import { type StudentListView, type StudentPageView } from '@lotrecht/records';
+import { type StudentListView, type StudentHistoryView } from '@lotrecht/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { INSTRUCTORS, loadDemo } from '@lotrecht/demo';
 import { saveWorkedCheck } from '../test/documents.ts';
@@ -68,7 +68,7 @@ beforeAll(async () => {
   expect((await head.post('/api/session', { email, password: PASSWORD })).status).toBe(200);
   const { students } = (await head.get('/api/students?find=Runa')).body as StudentListView;
   const studentId = students[0]?.id ?? '';
-  const { lessons } = (await head.get(`/api/students/${studentId}/history`)).body as StudentPageView;
+  const { lessons } = (await head.get(`/api/students/${studentId}/history`)).body as StudentHistoryView;
   const lesson = lessons.find((l) => l.checks.length > 0);
   ids = { studentId, lessonId: lesson?.id ?? '', checkId: lesson?.checks[0]?.id ?? '' };
   await other.many({ text: `ANALYZE TABLE ${GROWING.join(', ')}`, values: [] });

@@ -3,7 +3,7 @@ import {
   type CheckView,
   type LessonView,
   type MeasuredCheckView,
-  type StudentPageView,
+  type StudentHistoryView,
 } from '@lotrecht/records';
 import { afterAll, describe, expect, it } from 'vitest';
 import { recomputeAll } from '../doctor/recompute.ts';
@@ -231,7 +231,7 @@ describe('a database that was used at every state up to', () => {
     });
     // What was told of a rod's ends says nothing of its contacts.
     expect(own?.settings.landmarksMm).toEqual(state >= '0013' ? { 'toes.bare': 4 } : undefined);
-    const { student, consents } = (await client.get(`/api/students/${STUDENT}`)).body as StudentPageView;
+    const { student, consents } = (await client.get(`/api/students/${STUDENT}`)).body as StudentHistoryView;
     expect(consents.map((c) => [c.scope, c.confirmed, c.withdrawnAt])).toEqual(
       state >= '0008' ? [['link', true, null]] : [],
     );

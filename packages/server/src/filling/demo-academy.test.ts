@@ -2,7 +2,7 @@ import { lineProgress, type LineProgress, linesOfChecks } from '@lotrecht/judgin
 import {
   type CheckView,
   type MeasuredCheckView,
-  type StudentPageView,
+  type StudentHistoryView,
   type StudentListView,
   type TodayView,
 } from '@lotrecht/records';
@@ -23,10 +23,10 @@ beforeAll(async () => {
 
 afterAll(() => app.stop());
 
-async function pageOf(name: string): Promise<StudentPageView> {
+async function pageOf(name: string): Promise<StudentHistoryView> {
   const { students } = (await client.get('/api/students')).body as StudentListView;
   const student = students.find((s) => s.name === name);
-  return (await client.get(`/api/students/${student?.id}/history`)).body as StudentPageView;
+  return (await client.get(`/api/students/${student?.id}/history`)).body as StudentHistoryView;
 }
 
 const COLD = { phase: 'baseline', help: 'blind', place: 'range', reader: 'instructor' } as const;

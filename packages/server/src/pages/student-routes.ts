@@ -1,5 +1,5 @@
 import { earlierOf, MOST_EARLIER, readdressOfStudent, type StudentKnownView } from '@lotrecht/judging';
-import { type StudentPageView } from '@lotrecht/records';
+import { type StudentHistoryView } from '@lotrecht/records';
 import { listChecksOfStudent, listColdChecks } from '../checks/check-repository.ts';
 import { listMeasuredLines } from '../checks/measured-line-repository.ts';
 import { listConsents } from '../consents/consent-repository.ts';
@@ -31,7 +31,7 @@ export function studentHistoryRoutes(db: Database): readonly Route[] {
         const { id } = student;
         const lessons = await listLessonsOfStudent(db, actor, id);
         const checks = await listChecksOfStudent(db, actor, id);
-        const page: StudentPageView = {
+        const page: StudentHistoryView = {
           student,
           consents: await listConsents(db, actor, id),
           lessons: lessons.map((lesson) => ({

@@ -7,7 +7,10 @@ import { type LineFlag, type MeasuredLineView } from '@lotrecht/records';
  *
  * @param all all lines of the student, oldest first
  */
-export function flagsOf(all: readonly MeasuredLineView[], handedness: 'right' | 'left'): readonly LineFlag[] {
+export function flagsOfLines(
+  all: readonly MeasuredLineView[],
+  handedness: 'right' | 'left',
+): readonly LineFlag[] {
   // What was kept against a question is shown, and flags nothing.
   const rows = all.filter((row) => !row.doubted);
   const newest = rows.at(-1)?.heldOn;

@@ -6,7 +6,7 @@ import { sql } from '../database/sql.ts';
 import { wholeAcademy } from '../access/scope.ts';
 import { newestColdsOf } from './last-cold.ts';
 import { dropEvidence, keepEvidence } from './academy-prior.ts';
-import { flagsOf } from './line-flags.ts';
+import { flagsOfLines } from './line-flags.ts';
 
 /** Where no day was agreed, a student is due again after so many days. */
 const UNSEEN_DAYS = 21;
@@ -78,7 +78,7 @@ async function bringUpToDate(tx: Queries, { academyId, studentId }: Due): Promis
     return true;
   }
   const rows = await listMeasuredLines(tx, wholeAcademy(academyId), { studentId });
-  const flags = flagsOf(rows, student.handedness);
+  const flags = flagsOfLines(rows, student.handedness);
   await keepLines(tx, { academyId, studentId }, newestOf(rows, flags));
   const relapsed = new Set(flags.filter((f) => f.code === 'relapse').map((f) => f.line)).size;
   const colds = await newestColdsOf(tx, wholeAcademy(academyId), studentId);

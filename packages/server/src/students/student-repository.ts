@@ -60,7 +60,7 @@ export interface StudentWish {
 }
 
 /** The query behind a page of students, for a look at how the database serves it. */
-export function selectStudentPage(scope: Scope, { find, after }: StudentWish): SqlFragment {
+export function selectPageOfStudents(scope: Scope, { find, after }: StudentWish): SqlFragment {
   const named =
     find === undefined ? sql`TRUE` : sql`s.name LIKE ${`%${find.replaceAll(/[\\%_]/g, '\\$&')}%`}`;
   const behind =
@@ -82,7 +82,7 @@ export async function listStudents(
   scope: Scope,
   wish: StudentWish = {},
 ): Promise<StudentListView> {
-  const students = (await db.many<StudentRow>(selectStudentPage(scope, wish))).map(toView);
+  const students = (await db.many<StudentRow>(selectPageOfStudents(scope, wish))).map(toView);
   const shown = students.slice(0, PAGE_STUDENTS);
   const last = students.length > PAGE_STUDENTS ? shown.at(-1) : undefined;
   return { students: shown, next: last === undefined ? null : JSON.stringify([last.name, last.id]) };

@@ -6,7 +6,7 @@ import { type Actor } from '../access/actor.ts';
 import { refreshStandings } from '../roster/refresh-standings.ts';
 import { saveWorkedCheck } from '../test/documents.ts';
 import { startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
-import { PAGE_STUDENTS, selectStudentPage } from './student-repository.ts';
+import { PAGE_STUDENTS, selectPageOfStudents } from './student-repository.ts';
 
 const MANY = 230;
 let app: TestApp;
@@ -51,7 +51,7 @@ async function allOf(client: TestClient, find = ''): Promise<readonly string[]> 
 
 /** How many rows of students a page reads, by the database's own count. */
 async function rowsRead(actor: Actor): Promise<number> {
-  const { text, values } = selectStudentPage(actor, {});
+  const { text, values } = selectPageOfStudents(actor, {});
   const row = await app.db.one<{ ANALYZE: string | object }>({ text: `ANALYZE FORMAT=JSON ${text}`, values });
   const plan = typeof row.ANALYZE === 'string' ? row.ANALYZE : JSON.stringify(row.ANALYZE);
   expect(plan).not.toContain('filesort');

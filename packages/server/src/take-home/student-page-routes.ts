@@ -1,4 +1,4 @@
-import { type HandOutPage, type StudentPage, validateSelfCheckInput } from '@lotrecht/records';
+import { type HandOutPage, type StudentLinkPage, validateSelfCheckInput } from '@lotrecht/records';
 import { firstNameOf } from '@lotrecht/words';
 import { PAPER_COLOURS, type Sheet, type SightPicture, sightPicture, toSvg } from '@lotrecht/paper';
 import { findCheck, listLastChecks } from '../checks/check-repository.ts';
@@ -97,7 +97,7 @@ export function studentPageRoutes(db: Database, guesses: GuessLimit): readonly R
       .flatMap((c) => c.document.observations)
       .find((o) => o.line === 'toes' && o.by === 'gaps');
     const target = checks.find((c) => c.document.target?.distanceM !== undefined)?.document.target;
-    const page: StudentPage = {
+    const page: StudentLinkPage = {
       firstName: firstNameOf(link.name),
       handedness: link.handedness,
       minor: link.minor === 1,

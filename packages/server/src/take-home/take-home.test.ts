@@ -6,8 +6,8 @@ import {
   type MeasuredCheckView,
   type MeasuredLineView,
   type NewStudentLinkView,
-  type StudentPage,
-  type StudentPageView,
+  type StudentLinkPage,
+  type StudentHistoryView,
   type StudentListView,
   type TakeHomeView,
   type TodayView,
@@ -115,7 +115,7 @@ describe('a student’s link', () => {
     const { token } = await newLink();
     const answer = await opened(token);
     expect(answer.status).toBe(200);
-    const page = answer.body as StudentPage;
+    const page = answer.body as StudentLinkPage;
     expect(page).toMatchObject({
       firstName: 'Runa',
       academyName: 'Tarnside',
@@ -244,7 +244,7 @@ describe('what a student reads at home', () => {
       },
     ]);
     expect(own[0]?.handedAzimuthDeg).toBeCloseTo(1.909, 3);
-    const page = (await client.get(`/api/students/${ids.studentId}/history`)).body as StudentPageView;
+    const page = (await client.get(`/api/students/${ids.studentId}/history`)).body as StudentHistoryView;
     expect(page.lessons.map((l) => [l.heldOn, l.kind])).toEqual([
       [daysAgo(3), 'self'],
       ['2026-04-17', 'lesson'],

@@ -9,7 +9,7 @@ import {
   type MeasuredCheckView,
   type MeasuredLineView,
   type ProposedConsentView,
-  type StudentPageView,
+  type StudentHistoryView,
   type StudentListView,
 } from '@lotrecht/records';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
@@ -115,7 +115,7 @@ describe('an academy’s own file', () => {
 
     expect((await broughtIn(here, file)).broughtIn).toBe(true);
     const { student, lessons } = (await here.head.get(`/api/students/${studentId}/history`))
-      .body as StudentPageView;
+      .body as StudentHistoryView;
     expect([student.handedness, lessons[0]?.checks.length]).toEqual(['left', 1]);
     const lines = async (house: House): Promise<readonly MeasuredLineView[]> =>
       linesOfChecks(
@@ -192,7 +192,7 @@ describe('what differs', () => {
   it('stays as it is here', async () => {
     const { file } = await differ();
     expect(await broughtIn(here, file, 'keep')).toMatchObject({ broughtIn: true, conflictCount: 2 });
-    const { student } = (await here.head.get(`/api/students/${ids.studentId}`)).body as StudentPageView;
+    const { student } = (await here.head.get(`/api/students/${ids.studentId}`)).body as StudentHistoryView;
     expect([student.notes, student.revision]).toEqual(['as here', 2]);
     expect(await checkIn(here)).toMatchObject({ revision: 2, document: workedCheck('right', 610) });
   });
@@ -200,7 +200,7 @@ describe('what differs', () => {
   it('or is taken from the file: what was here stays as a version, and the same file then brings nothing', async () => {
     const { file } = await differ();
     expect((await broughtIn(here, file, 'take')).broughtIn).toBe(true);
-    const { student } = (await here.head.get(`/api/students/${ids.studentId}`)).body as StudentPageView;
+    const { student } = (await here.head.get(`/api/students/${ids.studentId}`)).body as StudentHistoryView;
     // Whoever has the page open is told that it moved on.
     expect([student.notes, student.revision]).toEqual(['as there', 3]);
     expect(await checkIn(here)).toMatchObject({ revision: 3, document: workedCheck('right', 590) });
@@ -239,7 +239,7 @@ describe('what differs', () => {
         document: workedCheck('left'),
       });
       expect((await broughtIn(here, await fileOf(there.head), how)).broughtIn).toBe(true);
-      const page = (await here.head.get(`/api/students/${ids.studentId}/history`)).body as StudentPageView;
+      const page = (await here.head.get(`/api/students/${ids.studentId}/history`)).body as StudentHistoryView;
       const hand = how === 'take' ? 'left' : 'right';
       expect(page.student.handedness).toBe(hand);
       expect(page.lessons.flatMap((l) => l.checks.map((c) => c.document.handedness))).toEqual([hand, hand]);
@@ -346,7 +346,7 @@ describe('who was erased', () => {
     for (const one of [1, 2]) await here.head.post(path, { ...given, givenBy: `Guardian ${one}` });
     const there = await twin();
     const standing = async (house: House): Promise<readonly { id: string; givenBy: string }[]> =>
-      ((await house.head.get(`/api/students/${ids.studentId}`)).body as StudentPageView).consents
+      ((await house.head.get(`/api/students/${ids.studentId}`)).body as StudentHistoryView).consents
         .filter((c) => c.withdrawnAt === null)
         .toSorted((a, b) => a.givenBy.localeCompare(b.givenBy));
     const [first, second] = await standing(here);

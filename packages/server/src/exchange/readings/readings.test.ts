@@ -7,7 +7,7 @@ import {
   type ReadingImportLine,
   type ReadingImportReport,
   type ReadingMapping,
-  type StudentPageView,
+  type StudentHistoryView,
   type StudentListView,
   type StudentView,
 } from '@lotrecht/records';
@@ -125,7 +125,7 @@ describe('a foreign table of readings', () => {
       'Jo Kellen',
       1,
     ]);
-    const page = (await head.get(`/api/students/${ida?.id}/history`)).body as StudentPageView;
+    const page = (await head.get(`/api/students/${ida?.id}/history`)).body as StudentHistoryView;
     const checks = page.lessons.find((l) => l.heldOn === '2026-03-02')?.checks;
     expect(checks).toHaveLength(1);
     expect(checks?.[0]?.circumstances).toMatchObject({ phase: 'baseline', help: 'blind', place: 'range' });

@@ -11,7 +11,7 @@ import {
   type SavedCheckView,
   type StudentListView,
   type StudentCardView,
-  type StudentPageView,
+  type StudentHistoryView,
   type TodayView,
 } from '@lotrecht/records';
 import { type Observable } from 'rxjs';
@@ -39,8 +39,8 @@ export class AcademyApi {
   }
 
   /** With all lessons and checks: for the student's own page alone. */
-  history(id: string): Observable<StudentPageView> {
-    return this.http.get<StudentPageView>(`/api/students/${id}/history`);
+  history(id: string): Observable<StudentHistoryView> {
+    return this.http.get<StudentHistoryView>(`/api/students/${id}/history`);
   }
 
   /** All lines of a student over time, check by check. */

@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { type FirstAcademy, type SessionView, type SetupView, type SignIn } from '@lotrecht/records';
+import { type FirstAcademy, type SessionView, type InstallationView, type SignIn } from '@lotrecht/records';
 import { type Observable, tap } from 'rxjs';
 
 /** Who is signed in on this device. */
@@ -30,8 +30,8 @@ export class SessionStore {
       .pipe(tap(() => this.state.set(null)));
   }
 
-  setup(): Observable<SetupView> {
-    return this.http.get<SetupView>('/api/setup');
+  setup(): Observable<InstallationView> {
+    return this.http.get<InstallationView>('/api/setup');
   }
 
   makeFirstAcademy(input: FirstAcademy): Observable<SessionView> {

@@ -11,6 +11,7 @@ import {
 import { catchError, defer, EMPTY, type Observable, of, Subject, tap, throwError } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type Club } from '../../data/kinds/club.ts';
+import { type KeptState } from '../../data/stored-record.ts';
 import { throughTrouble } from '../../data/through-trouble.ts';
 import { toProblem } from '../../api/problem.ts';
 import { type CheckDraft, DraftStore } from '../../data/draft-store.ts';
@@ -22,9 +23,6 @@ import { type FieldKey } from './readings/entry.ts';
 import { unfinishedField } from './readings/field-errors.ts';
 import { basesOf } from './holds/plan-edits.ts';
 import { keepUsual, readUsual } from './readings/usual-readings.ts';
-
-/** Where what is on the screen is kept. */
-export type KeptState = 'nothing-typed' | 'on-this-device' | 'saving' | 'waiting' | 'conflict' | 'kept';
 
 /** What a check is opened with. */
 export interface OpenedCheck {
@@ -49,7 +47,7 @@ export class CheckStore {
   private readonly session = inject(SessionStore);
   readonly content = inject(CheckContent);
 
-  private readonly keptState = signal<KeptState>('nothing-typed');
+  private readonly keptState = signal<KeptState>('as-stored');
   private checkId = '';
   private saveKey = crypto.randomUUID();
   /** What went out last: a conflict with it is only our own save whose answer was lost. */
@@ -281,7 +279,7 @@ export class CheckStore {
 
   private showUsual(): void {
     this.content.showUsual();
-    this.keptState.set('nothing-typed');
+    this.keptState.set('as-stored');
   }
 
   /** Everything that a save carries, for telling our own from another's. */

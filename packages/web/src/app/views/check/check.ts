@@ -109,7 +109,7 @@ export class CheckPage {
   protected readonly stateText = computed(() => {
     const stored = this.store.stored();
     switch (this.store.state()) {
-      case 'nothing-typed':
+      case 'as-stored':
         return 'Nothing typed yet';
       case 'saving':
         return 'Keeping …';

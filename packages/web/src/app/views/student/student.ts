@@ -15,7 +15,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { isCold, type LineProgress, linesOfChecks, watchedLine } from '@lotrecht/judging';
-import { type StudentPageView } from '@lotrecht/records';
+import { type StudentHistoryView } from '@lotrecht/records';
 import { Subscription, switchMap } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
@@ -58,7 +58,7 @@ const NEWEST_NOTES = 6;
 export class StudentPage {
   readonly studentId = input.required<string>();
 
-  protected readonly page = signal<StudentPageView | null>(null);
+  protected readonly page = signal<StudentHistoryView | null>(null);
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly handTitles = HAND_TITLES;
   protected readonly dayText = dayText;

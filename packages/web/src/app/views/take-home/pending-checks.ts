@@ -1,4 +1,4 @@
-import { type SelfCheckInput, type StudentPage } from '@lotrecht/records';
+import { type SelfCheckInput, type StudentLinkPage } from '@lotrecht/records';
 import { type TypedSelfCheck } from './typed-self-check.ts';
 import { keepOnDevice } from '../../device/on-device.ts';
 
@@ -11,7 +11,7 @@ export interface PendingCheck {
 /** What a student's phone keeps: the page as it was last seen, and what is still to be sent. */
 export interface KeptPage {
   readonly token: string;
-  readonly page: StudentPage | null;
+  readonly page: StudentLinkPage | null;
   readonly pending: readonly PendingCheck[];
   /** Typed and not sent yet; null: nothing. */
   readonly typed: TypedSelfCheck | null;

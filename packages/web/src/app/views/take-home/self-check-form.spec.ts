@@ -1,9 +1,9 @@
 import { TestBed } from '@angular/core/testing';
-import { type SelfCheckInput, type StudentPage } from '@lotrecht/records';
+import { type SelfCheckInput, type StudentLinkPage } from '@lotrecht/records';
 import { SelfCheckForm } from './self-check-form.ts';
 import { emptySelfCheck, type TypedSelfCheck } from './typed-self-check.ts';
 
-const page: StudentPage = {
+const page: StudentLinkPage = {
   firstName: 'Runa',
   academyName: 'Tarnside',
   handedness: 'right',
@@ -15,7 +15,7 @@ const page: StudentPage = {
   drillDays: [],
 };
 
-function formWith(change: Partial<TypedSelfCheck>, of: StudentPage = page) {
+function formWith(change: Partial<TypedSelfCheck>, of: StudentLinkPage = page) {
   const fixture = TestBed.createComponent(SelfCheckForm);
   fixture.componentRef.setInput('page', of);
   fixture.componentRef.setInput('typed', { ...emptySelfCheck(450), ...change });

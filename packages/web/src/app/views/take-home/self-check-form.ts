@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { type SelfCheckInput, type StudentPage } from '@lotrecht/records';
+import { type SelfCheckInput, type StudentLinkPage } from '@lotrecht/records';
 import { degreesFromRadians } from '@lotrecht/core';
 import { localDay } from '../../words/dates.ts';
 import { NumberField } from '../../ui/number-field.ts';
@@ -15,7 +15,7 @@ import { type Side, type TypedSelfCheck } from './typed-self-check.ts';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class SelfCheckForm {
-  readonly page = input.required<StudentPage>();
+  readonly page = input.required<StudentLinkPage>();
   readonly typed = input.required<TypedSelfCheck>();
   /** At every keystroke that is a number: a page that is left in the middle comes back as it was. */
   readonly typedChange = output<TypedSelfCheck>();

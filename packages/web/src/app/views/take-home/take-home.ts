@@ -1,6 +1,6 @@
 import { HttpClient, HttpHeaders } from '@angular/common/http';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
-import { type SelfCheckInput, type StudentPage } from '@lotrecht/records';
+import { type SelfCheckInput, type StudentLinkPage } from '@lotrecht/records';
 import { firstValueFrom } from 'rxjs';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { dayText } from '../../words/dates.ts';
@@ -25,7 +25,7 @@ export class TakeHomePage {
   private token = '';
   private sending = false;
 
-  protected readonly page = signal<StudentPage | null>(null);
+  protected readonly page = signal<StudentLinkPage | null>(null);
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly waiting = signal<readonly PendingCheck[]>([]);
   protected readonly said = signal('');
@@ -55,7 +55,7 @@ export class TakeHomePage {
     this.typed.set(typed ?? emptySelfCheck(page?.baseMm ?? null));
     this.waiting.set(pending);
     this.problem.set(null);
-    this.http.get<StudentPage>('/api/take-home', { headers: this.headers() }).subscribe({
+    this.http.get<StudentLinkPage>('/api/take-home', { headers: this.headers() }).subscribe({
       next: (fresh) => {
         this.page.set(fresh);
         this.typed.update((typed) => ({ ...typed, base: typed.base ?? fresh.baseMm }));

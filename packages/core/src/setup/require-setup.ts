@@ -9,7 +9,7 @@ import { type Setup } from './setup.ts';
  *
  * @throws RefusedInput
  */
-export function requireMethod(setup: Setup): void {
+export function requireSetup(setup: Setup): void {
   if (setup.observations.length === 0) {
     throw new RefusedInput('empty', 'observations', { advice: 'A check needs at least one reading.' });
   }

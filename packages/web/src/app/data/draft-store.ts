@@ -15,6 +15,8 @@ export interface CheckDraft {
   readonly content: unknown;
   /** The same for every try of one save. */
   readonly saveKey: string;
+  /** What was asked to be kept of it: the outbox sends it where its page does not. Absent: nothing, or it has changed since. */
+  readonly asked?: object;
   readonly updatedAt: string;
 }
 
@@ -94,6 +96,12 @@ export class DraftStore {
       .between([instructorId, Dexie.minKey], [instructorId, Dexie.maxKey])
       .toArray();
     return drafts.toSorted((a, b) => (a.updatedAt > b.updatedAt ? -1 : 1));
+  }
+
+  /** Checks that an instructor asked to be kept, in that order. */
+  async checksAskedBy(instructorId: string): Promise<readonly CheckDraft[]> {
+    const drafts = await this.ofInstructor(instructorId);
+    return drafts.filter(({ asked }) => asked !== undefined).toReversed();
   }
 
   async keep(draft: CheckDraft): Promise<void> {

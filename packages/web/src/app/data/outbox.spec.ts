@@ -85,4 +85,55 @@ describe('the outbox', () => {
     await sending;
     expect([...drafts.kept.values()]).toMatchObject([{ id: '1', asked: false }]);
   });
+
+  it('sends a check that was asked to be kept after what it stands on, by the key of its save', async () => {
+    const { drafts, outbox, http } = await withTyped([typed('1')]);
+    const check = {
+      checkId: 'c',
+      lessonId: 'l',
+      instructorId: 'i',
+      revision: 0,
+      content: {},
+      saveKey: 'k',
+      updatedAt: '2026-04-17T09:00:00Z',
+    };
+    await drafts.keep({ ...check, asked: { revision: 0, lessonId: 'l' } });
+    await drafts.keep({ ...check, checkId: 'only-typed' });
+    const sending = outbox.send();
+    await settled();
+    http.expectNone('/api/checks/c');
+    http.expectOne('/api/places/1').flush({});
+    await settled();
+    const sent = http.expectOne('/api/checks/c');
+    expect([sent.request.method, sent.request.headers.get('Idempotency-Key'), sent.request.body]).toEqual([
+      'PUT',
+      'k',
+      { revision: 0, lessonId: 'l' },
+    ]);
+    sent.flush({});
+    await sending;
+    expect([...drafts.checks.keys()]).toEqual(['only-typed']);
+  });
+
+  it('leaves a check that is refused to a person, as it was typed', async () => {
+    const { drafts, outbox, http } = await withTyped([]);
+    await drafts.keep({
+      checkId: 'c',
+      lessonId: 'l',
+      instructorId: 'i',
+      revision: 1,
+      content: { typed: 'all' },
+      saveKey: 'k',
+      asked: {},
+      updatedAt: '2026-04-17T09:00:00Z',
+    });
+    const sending = outbox.send();
+    await settled();
+    http
+      .expectOne('/api/checks/c')
+      .flush({ status: 409, code: 'conflict' }, { status: 409, statusText: 'Conflict' });
+    await sending;
+    expect(drafts.checks.get('c')).toMatchObject({ content: { typed: 'all' } });
+    expect(drafts.checks.get('c')).not.toHaveProperty('asked');
+  });
 });

@@ -1,16 +1,23 @@
 import { HttpClient } from '@angular/common/http';
 import { effect, inject, Injectable, signal } from '@angular/core';
-import { firstValueFrom } from 'rxjs';
+import { firstValueFrom, type Observable } from 'rxjs';
 import { toProblem } from '../api/problem.ts';
 import { SessionStore } from '../session/session.store.ts';
-import { DraftStore, type TypedRecord } from './draft-store.ts';
+import { type CheckDraft, DraftStore, type TypedRecord } from './draft-store.ts';
 import { fromDevice } from '../device/on-device.ts';
 import { isPassing } from './passing-trouble.ts';
+
+/** One thing that was asked to be kept. */
+interface Asked {
+  readonly send: () => Observable<unknown>;
+  readonly kept: () => Promise<unknown>;
+  readonly refused: () => Promise<unknown>;
+}
 
 /**
  * What was asked to be kept and did not get through before its page was left, its tab killed or its network gone: sent
  * from the device when someone signs in, and when the network is back. What is sent twice is kept once, by its id and
- * the revision it was made from.
+ * the revision it was made from, a check by the key of its save.
  */
 @Injectable({ providedIn: 'root' })
 export class Outbox {
@@ -37,28 +44,51 @@ export class Outbox {
 
   private async sendAll(): Promise<void> {
     const instructorId = this.session.session()?.instructor.id ?? '';
-    const asked = await fromDevice(this.drafts.askedBy(instructorId), []);
+    // What checks are made of first: their students, lessons and clubs.
+    const asked = [
+      ...(await fromDevice(this.drafts.askedBy(instructorId), [])).map((typed) => this.record(typed)),
+      ...(await fromDevice(this.drafts.checksAskedBy(instructorId), [])).map((draft) => this.check(draft)),
+    ];
     this.waiting.set(asked.length);
-    for (const typed of asked) {
-      if (!(await this.sendOne(typed))) return;
+    for (const one of asked) {
+      if (!(await this.sendOne(one))) return;
       this.waiting.update((n) => n - 1);
     }
   }
 
-  /** @returns whether the next one may go; a network that is away keeps them all */
-  private async sendOne(typed: TypedRecord): Promise<boolean> {
+  private record(typed: TypedRecord): Asked {
     const address = `/api/${typed.path}/${typed.id}`;
-    const sent =
-      typed.revision === 0 ? this.http.put(address, typed.patch) : this.http.patch(address, typed.patch);
+    return {
+      send: () =>
+        typed.revision === 0 ? this.http.put(address, typed.patch) : this.http.patch(address, typed.patch),
+      kept: () => this.drafts.dropTyped(typed, typed.updatedAt),
+      refused: () => this.drafts.keepTyped({ ...typed, asked: false }),
+    };
+  }
+
+  private check(draft: CheckDraft): Asked {
+    const { checkId, instructorId, asked, saveKey, updatedAt } = draft;
+    return {
+      send: () => this.http.put(`/api/checks/${checkId}`, asked, { headers: { 'Idempotency-Key': saveKey } }),
+      kept: () => this.drafts.dropIfUnchanged(checkId, instructorId, updatedAt),
+      refused: () => {
+        const { asked: _asked, ...typed } = draft;
+        return this.drafts.keep(typed);
+      },
+    };
+  }
+
+  /** @returns whether the next one may go; a network that is away keeps them all */
+  private async sendOne({ send, kept, refused }: Asked): Promise<boolean> {
     try {
-      await firstValueFrom(sent);
-      await fromDevice(this.drafts.dropTyped(typed, typed.updatedAt), undefined);
+      await firstValueFrom(send());
+      await fromDevice(kept(), undefined);
       return true;
     } catch (error) {
       const problem = toProblem(error);
       if (isPassing(problem) || problem.status === 401 || problem.status === 423) return false;
       // It is for a person to decide: what was typed stays, and its page shows it.
-      await fromDevice(this.drafts.keepTyped({ ...typed, asked: false }), undefined);
+      await fromDevice(refused(), undefined);
       return true;
     }
   }

@@ -1,4 +1,4 @@
-import { type TypedKey, type TypedRecord } from '../draft-store.ts';
+import { type CheckDraft, type TypedKey, type TypedRecord } from '../draft-store.ts';
 
 const keyOf = ({ instructorId, kind, id }: TypedKey): string => `${instructorId} ${kind} ${id}`;
 
@@ -18,6 +18,13 @@ export class TypedDrafts {
     [...this.kept.values()]
       .filter((typed) => typed.instructorId === instructorId && typed.asked)
       .toSorted((a, b) => (a.updatedAt < b.updatedAt ? -1 : 1));
+  readonly checks = new Map<string, CheckDraft>();
+  checksAskedBy = async (instructorId: string): Promise<readonly CheckDraft[]> =>
+    [...this.checks.values()].filter((draft) => draft.instructorId === instructorId && draft.asked);
+  keep = async (draft: CheckDraft): Promise<void> => void this.checks.set(draft.checkId, draft);
+  dropIfUnchanged = async (checkId: string, _whose: string, updatedAt: string): Promise<void> => {
+    if ((this.checks.get(checkId)?.updatedAt ?? '') <= updatedAt) this.checks.delete(checkId);
+  };
   dropTyped = async (key: TypedKey, updatedAt = '9999'): Promise<void> => {
     const typed = this.kept.get(keyOf(key));
     if (typed !== undefined && typed.updatedAt <= updatedAt) this.kept.delete(keyOf(key));

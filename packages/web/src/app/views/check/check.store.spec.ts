@@ -1,3 +1,4 @@
+import { TestBed } from '@angular/core/testing';
 import { composeCheck } from '@lotrecht/judging';
 import { type CheckView } from '@lotrecht/records';
 import { of, Subject, throwError } from 'rxjs';
@@ -63,6 +64,28 @@ describe('keeping a check', () => {
     expect(fakes.sent[0]?.input.shownResult).toEqual(store.content.solution()?.result);
     expect(store.state()).toBe('kept');
     expect(fakes.drafts.size).toBe(0);
+  });
+
+  it('is left to the outbox when its page is left while the save is on its way, and not before or after', async () => {
+    const { store, fakes } = await openStore();
+    const answer = new Subject<CheckView>();
+    typeToes(store, '571', '602', '450');
+    expect(fakes.drafts.get(CHECK_ID)).not.toHaveProperty('asked');
+    fakes.answers = [() => answer];
+    store.save().subscribe();
+    expect(fakes.drafts.get(CHECK_ID)).toMatchObject({
+      asked: { revision: 0, lessonId: 'l' },
+      saveKey: fakes.sent[0]?.key,
+    });
+    TestBed.resetTestingModule();
+    expect(fakes.handedOver).toBe(1);
+    const refusedOnce = await openStore();
+    typeToes(refusedOnce.store, '571', '602', '450');
+    refusedOnce.fakes.answers = [() => throwError(() => refused(422, { code: 'refused' }))];
+    refusedOnce.store.save().subscribe({ error: () => undefined });
+    expect(refusedOnce.fakes.drafts.get(CHECK_ID)).not.toHaveProperty('asked');
+    TestBed.resetTestingModule();
+    expect(refusedOnce.fakes.handedOver).toBe(0);
   });
 
   it('leaves what was typed while it was on its way, over what is stored now', async () => {

@@ -1,7 +1,8 @@
-import { inject, Injectable, signal } from '@angular/core';
+import { DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { type EarlierView, type PriorDocument } from '@lotrecht/judging';
 import {
+  type CheckInput,
   type CheckView,
   type LessonView,
   type PlaceView,
@@ -11,6 +12,7 @@ import {
 import { catchError, defer, EMPTY, type Observable, of, Subject, tap, throwError } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type Club } from '../../data/kinds/club.ts';
+import { Outbox } from '../../data/outbox.ts';
 import { type KeptState } from '../../data/stored-record.ts';
 import { throughTrouble } from '../../data/through-trouble.ts';
 import { toProblem } from '../../api/problem.ts';
@@ -65,6 +67,11 @@ export class CheckStore {
 
   constructor() {
     this.content.changed.pipe(takeUntilDestroyed()).subscribe(() => this.changed());
+    // A page that is left gives up waiting; what was asked to be kept goes out from the device.
+    const outbox = inject(Outbox);
+    inject(DestroyRef).onDestroy(() => {
+      if (this.state() === 'saving' || this.state() === 'waiting') void outbox.send();
+    });
   }
 
   /** Begins with what is stored, over it what was typed here and not yet kept. */
@@ -122,7 +129,10 @@ export class CheckStore {
       catchError((error: unknown) => this.meetConflict(error)),
       tap({
         next: (saved) => this.saved(saved),
-        error: () => this.keptState.set('on-this-device'),
+        error: () => {
+          this.keptState.set('on-this-device');
+          this.leaveToPerson();
+        },
       }),
     );
   }
@@ -182,6 +192,7 @@ export class CheckStore {
       ...(record && { record }),
       ...(shownResult && { shownResult }),
     };
+    this.keepDraft(lesson, input);
     return this.api.saveCheck(this.checkId, input, this.saveKey);
   }
 
@@ -195,6 +206,7 @@ export class CheckStore {
     }
     this.conflict.set(other);
     this.keptState.set('conflict');
+    this.leaveToPerson();
     return EMPTY;
   }
 
@@ -250,7 +262,17 @@ export class CheckStore {
     if (this.sent !== undefined) this.saveKey = crypto.randomUUID();
     if (this.keptState() !== 'waiting') this.keptState.set('on-this-device');
     const lesson = this.content.lesson();
-    if (lesson === null) return;
+    if (lesson !== null) this.keepDraft(lesson);
+  }
+
+  /** What was refused, or changed elsewhere, is not sent again by itself. */
+  private leaveToPerson(): void {
+    const lesson = this.content.lesson();
+    if (lesson !== null) this.keepDraft(lesson);
+  }
+
+  /** @param asked what was asked to be kept of it */
+  private keepDraft(lesson: LessonView, asked?: CheckInput): void {
     this.draftAt = new Date().toISOString();
     const draft = {
       checkId: this.checkId,
@@ -260,6 +282,7 @@ export class CheckStore {
       revision: this.stored()?.revision ?? 0,
       content: this.content.snapshot(),
       saveKey: this.saveKey,
+      ...(asked && { asked }),
       updatedAt: this.draftAt,
     };
     void fromDevice(this.drafts.keep(draft), undefined);

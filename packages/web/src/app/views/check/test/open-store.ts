@@ -5,6 +5,7 @@ import { type CheckInput, type CheckView, type LessonView, type StudentView } fr
 import { type Observable, of } from 'rxjs';
 import { AcademyApi } from '../../../api/academy-api.ts';
 import { type CheckDraft, DraftStore } from '../../../data/draft-store.ts';
+import { Outbox } from '../../../data/outbox.ts';
 import { SessionStore } from '../../../session/session.store.ts';
 import { CheckContent } from '../check-content.ts';
 import { CheckStore } from '../check.store.ts';
@@ -54,6 +55,10 @@ export class Fakes {
     },
   };
 
+  /** How often the page left its save to the outbox. */
+  handedOver = 0;
+  readonly outbox = { send: async () => void (this.handedOver += 1) };
+
   readonly draftStore = {
     find: async (id: string) => this.drafts.get(id),
     keep: async (draft: CheckDraft) => void this.drafts.set(draft.checkId, draft),
@@ -98,6 +103,7 @@ export async function openStore(
       provideHttpClient(),
       { provide: AcademyApi, useValue: fakes.api },
       { provide: DraftStore, useValue: fakes.draftStore },
+      { provide: Outbox, useValue: fakes.outbox },
       { provide: SessionStore, useValue: { session: () => ({ instructor: { id: 'i' } }) } },
     ],
   });

@@ -1,14 +1,16 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { SHIPPED_METHODS } from '@lotrecht/judging';
 import { type MethodDocument, type MethodView } from '@lotrecht/records';
+import { type Subscription } from 'rxjs';
 import { METHOD } from '../data/kinds/method.ts';
-import { RecordApi } from '../data/record-api.ts';
+import { Mirror } from '../data/mirror.ts';
 import { SessionStore } from '../session/session.store.ts';
 
 /** Methods that can judge: the shipped ones, and the academy's own. */
 @Injectable({ providedIn: 'root' })
 export class MethodStore {
-  private readonly api = inject(RecordApi);
+  private readonly mirror = inject(Mirror);
+  private following?: Subscription;
   private readonly session = inject(SessionStore);
   private readonly ownMethods = signal<readonly MethodView[]>([]);
   private loadedFor = '';
@@ -20,17 +22,19 @@ export class MethodStore {
     return [...SHIPPED_METHODS, ...this.ownMethods().map((m) => m.method)];
   }
 
-  /** Fetched once per academy; shipped methods serve without. */
+  /** Followed from then on, once per academy; shipped methods serve without. */
   load(): void {
     const academyId = this.session.session()?.academy.id ?? '';
     if (this.loadedFor === academyId && academyId !== '') return;
-    this.api.all<MethodView>(METHOD).subscribe({
-      next: (methods) => {
-        this.ownMethods.set(methods);
-        this.loadedFor = academyId;
-      },
+    this.following?.unsubscribe();
+    this.loadedFor = academyId;
+    this.following = this.mirror.list<MethodView>(METHOD).subscribe({
+      next: (methods) => this.ownMethods.set(methods),
       // Without a connection a check is judged by the method it already names.
-      error: () => this.ownMethods.set([]),
+      error: () => {
+        this.loadedFor = '';
+        this.ownMethods.set([]);
+      },
     });
   }
 

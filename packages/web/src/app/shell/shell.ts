@@ -18,6 +18,7 @@ import {
   mdiHomeCityOutline,
 } from '@mdi/js';
 import { filter, map, startWith } from 'rxjs';
+import { type Mirror } from '../data/mirror.ts';
 import { type Outbox } from '../data/outbox.ts';
 import { deviceFails } from '../device/on-device.ts';
 import { CurrentWorkStore } from '../session/current-work.store.ts';
@@ -55,6 +56,9 @@ export class Shell {
   /** Asked to be kept, and not sent yet. Fetched behind the first page, which does not need it. */
   protected readonly waiting = computed(() => this.outbox()?.waiting() ?? 0);
   private readonly outbox = signal<Outbox | null>(null);
+  /** Places, methods and plans are of earlier: the server could not be asked. */
+  protected readonly isBehind = computed(() => this.mirror()?.isBehind() ?? false);
+  private readonly mirror = signal<Mirror | null>(null);
   private readonly injector = inject(Injector);
 
   private readonly router = inject(Router);
@@ -75,6 +79,7 @@ export class Shell {
 
   constructor() {
     void import('../data/outbox.ts').then((it) => this.outbox.set(this.injector.get(it.Outbox)));
+    void import('../data/mirror.ts').then((it) => this.mirror.set(this.injector.get(it.Mirror)));
   }
 
   /** The check takes the whole of a phone: the way back is in its own header. */

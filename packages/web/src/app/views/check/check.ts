@@ -27,6 +27,7 @@ import {
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type Club, CLUB } from '../../data/kinds/club.ts';
 import { PLACE } from '../../data/kinds/place.ts';
+import { Mirror } from '../../data/mirror.ts';
 import { RecordApi } from '../../data/record-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { deviceFails } from '../../device/on-device.ts';
@@ -136,6 +137,7 @@ export class CheckPage {
   private readonly undo = inject(Undo);
   private readonly current = inject(CurrentWorkStore);
   private readonly records = inject(RecordApi);
+  private readonly mirror = inject(Mirror);
 
   constructor() {
     inject(MethodStore).load();
@@ -205,7 +207,7 @@ export class CheckPage {
   private placeOf(placeId: string | null): Observable<PlaceView | null> {
     return placeId === null
       ? of(null)
-      : this.records.one<PlaceView>(PLACE, placeId).pipe(catchError(() => of(null)));
+      : this.mirror.one<PlaceView>(PLACE, placeId).pipe(catchError(() => of(null)));
   }
 
   /** The student’s own clubs; without a connection, the groups alone. */

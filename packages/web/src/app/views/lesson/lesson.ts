@@ -14,7 +14,7 @@ import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { type CheckDraft, DraftStore } from '../../data/draft-store.ts';
 import { fromDevice } from '../../device/on-device.ts';
 import { PLACE } from '../../data/kinds/place.ts';
-import { RecordApi } from '../../data/record-api.ts';
+import { Mirror } from '../../data/mirror.ts';
 import { type LessonRecord, lessonKind } from '../../data/kinds/lesson.ts';
 import { stored } from '../../data/stored-record.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
@@ -68,8 +68,8 @@ export class LessonPage {
   });
 
   protected readonly places = toSignal(
-    inject(RecordApi)
-      .all<PlaceView>(PLACE)
+    inject(Mirror)
+      .list<PlaceView>(PLACE)
       .pipe(catchError(() => of([]))),
     {
       initialValue: [],

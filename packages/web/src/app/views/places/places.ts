@@ -1,9 +1,11 @@
-import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, DestroyRef, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { type PlaceView } from '@lotrecht/records';
+import { type Subscription } from 'rxjs';
 import { PLACE } from '../../data/kinds/place.ts';
-import { RecordApi } from '../../data/record-api.ts';
+import { Mirror } from '../../data/mirror.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { PLACE_KINDS } from '../../words/place-kinds.ts';
@@ -94,7 +96,9 @@ export class PlacesView {
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly kinds = PLACE_KINDS;
 
-  private readonly api = inject(RecordApi);
+  private readonly mirror = inject(Mirror);
+  private readonly destroyed = inject(DestroyRef);
+  private following?: Subscription;
 
   constructor() {
     inject(CurrentWorkStore).clear();
@@ -103,7 +107,9 @@ export class PlacesView {
 
   protected load(): void {
     this.problem.set(null);
-    this.api.all<PlaceView>(PLACE).subscribe({
+    this.following?.unsubscribe();
+    const all = this.mirror.list<PlaceView>(PLACE).pipe(takeUntilDestroyed(this.destroyed));
+    this.following = all.subscribe({
       next: (places) => this.places.set(places),
       error: (error: unknown) => this.problem.set(toProblem(error)),
     });

@@ -19,6 +19,7 @@ import {
   type StationPlanView,
   type StudentView,
 } from '@lotrecht/records';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { formatDistance, formatLength } from '@lotrecht/words';
 import { RefusedInput, stationLayout } from '@lotrecht/core';
 import { type PlanWords, stationOfMethod, stationPlan, toSvg } from '@lotrecht/paper';
@@ -26,7 +27,7 @@ import { AcademyApi } from '../../api/academy-api.ts';
 import { PrintApi } from '../../api/print-api.ts';
 import { toProblem } from '../../api/problem.ts';
 import { STATION_PLAN } from '../../data/kinds/station-plan.ts';
-import { RecordApi } from '../../data/record-api.ts';
+import { Mirror } from '../../data/mirror.ts';
 import { stored } from '../../data/stored-record.ts';
 import { MethodStore } from '../../methods/method.store.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
@@ -70,7 +71,6 @@ export class StationPlanner {
   readonly placeId = input.required<string>();
 
   private readonly academy = inject(AcademyApi);
-  private readonly api = inject(RecordApi);
   private readonly printing = inject(PrintApi);
   private readonly methods = inject(MethodStore);
   private readonly router = inject(Router);
@@ -163,10 +163,13 @@ export class StationPlanner {
         error: (error: unknown) => this.problem.set(toProblem(error)),
       });
     }
-    this.api.all<StationPlanView>(STATION_PLAN).subscribe({
-      next: (plans) => this.plans.set(plans),
-      error: (error: unknown) => this.problem.set(toProblem(error)),
-    });
+    inject(Mirror)
+      .list<StationPlanView>(STATION_PLAN)
+      .pipe(takeUntilDestroyed())
+      .subscribe({
+        next: (plans) => this.plans.set(plans),
+        error: (error: unknown) => this.problem.set(toProblem(error)),
+      });
   }
 
   protected change(change: Partial<StationPlan>): void {

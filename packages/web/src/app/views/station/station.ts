@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { type PlaceView, type TargetLineChoice } from '@lotrecht/records';
 import { PLACE } from '../../data/kinds/place.ts';
-import { RecordApi } from '../../data/record-api.ts';
+import { Mirror } from '../../data/mirror.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
@@ -47,11 +48,14 @@ export class StationView {
   constructor() {
     inject(CurrentWorkStore).clear();
     this.settings.load().subscribe({ error: (error: unknown) => this.problem.set(toProblem(error)) });
-    inject(RecordApi)
-      .all<PlaceView>(PLACE)
+    inject(Mirror)
+      .list<PlaceView>(PLACE)
+      .pipe(takeUntilDestroyed())
       .subscribe({
         next: (places) => {
+          const isFirst = this.places().length === 0;
           this.places.set(places);
+          if (!isFirst) return;
           const usual = usualPlace();
           if (usual !== null && places.some((p) => p.id === usual)) this.placeId.set(usual);
         },

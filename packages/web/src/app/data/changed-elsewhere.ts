@@ -1,0 +1,59 @@
+import { HttpClient } from '@angular/common/http';
+import { inject, Injectable } from '@angular/core';
+import { type SyncView } from '@lotrecht/records';
+import { firstValueFrom, Subject } from 'rxjs';
+import { toProblem } from '../api/problem.ts';
+import { SessionStore } from '../session/session.store.ts';
+
+const TOO_LONG_AGO = 410;
+
+/**
+ * What others have changed since this device looked last. It looks when someone comes back to it and when the network is
+ * back, and not by a clock: a device that is left alone is to lock, and asking would keep its session awake.
+ */
+@Injectable({ providedIn: 'root' })
+export class ChangedElsewhere {
+  /** Kinds of which something was changed; null: it may be anything. */
+  readonly kinds = new Subject<ReadonlySet<string> | null>();
+
+  private readonly http = inject(HttpClient);
+  private readonly session = inject(SessionStore);
+  private since: number | undefined;
+  private asking: Promise<void> | null = null;
+
+  constructor() {
+    const look = (): void => {
+      if (document.visibilityState === 'visible') void this.look();
+    };
+    document.addEventListener('visibilitychange', look);
+    window.addEventListener('online', look);
+  }
+
+  /** Looks now; two who ask at the same time ask once. */
+  look(): Promise<void> {
+    this.asking ??= this.ask().finally(() => (this.asking = null));
+    return this.asking;
+  }
+
+  private async ask(): Promise<void> {
+    if (this.session.session()?.locked !== false) return;
+    const changed = new Set<string>();
+    try {
+      let more = true;
+      while (more) {
+        const params = this.since === undefined ? {} : { since: this.since };
+        const page = await firstValueFrom(this.http.get<SyncView>('/api/sync', { params }));
+        // Where to begin is asked once; what was changed before is not known, and may be anything.
+        if (this.since === undefined) this.kinds.next(null);
+        for (const { kind } of page.changes) changed.add(kind);
+        this.since = page.next;
+        ({ more } = page);
+      }
+    } catch (error) {
+      if (toProblem(error).status !== TOO_LONG_AGO) return;
+      this.since = undefined;
+      this.kinds.next(null);
+    }
+    if (changed.size > 0) this.kinds.next(changed);
+  }
+}

@@ -155,9 +155,11 @@ export interface StudentCardView {
   readonly consents: readonly ConsentView[];
 }
 
-/** A student with all lessons, newest first. */
+/** A student with a page of their lessons, newest first. */
 export interface StudentHistoryView extends StudentCardView {
   readonly lessons: readonly LessonView[];
+  /** What to send for the next page; null: this was the last. */
+  readonly next: string | null;
 }
 
 /** A page of students by name. */

@@ -1,5 +1,5 @@
 import { listMeasuredChecks } from '../checks/measured-line-repository.ts';
-import { listChecksOfStudent } from '../checks/check-repository.ts';
+import { listChecksOfLessons } from '../checks/check-repository.ts';
 import { type Database, openDatabase, type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
 import { openSession } from '../identity/session-repository.ts';
@@ -45,8 +45,13 @@ function pagesOf({ actor }: Million): readonly Page[] {
       bare: async (db, n) => {
         const id = studentId(2 + (n % (STUDENTS - 1)));
         await findStudent(db, actor, id);
-        const lessons = await listLessonsOfStudent(db, actor, id);
-        return lessons.length + (await listChecksOfStudent(db, actor, id)).length;
+        const { lessons } = await listLessonsOfStudent(db, actor, { studentId: id });
+        const shown = await listChecksOfLessons(
+          db,
+          actor,
+          lessons.map((lesson) => lesson.id),
+        );
+        return lessons.length + shown.length;
       },
     },
     {

@@ -32,7 +32,8 @@ export async function benchRows(databaseUrl: string): Promise<readonly Figure[]>
   const { day } = await db.one<{ day: string }>(sql`SELECT MAX(held_on) AS day FROM lesson`);
   const lists = {
     'students of an academy': async (tx: never) => (await listStudents(tx, actor)).students,
-    'lessons of a student': (tx: never) => listLessonsOfStudent(tx, actor, studentId),
+    'lessons of a student': async (tx: never) =>
+      (await listLessonsOfStudent(tx, actor, { studentId })).lessons,
     'checks of a student': (tx: never) => listChecksOfStudent(tx, actor, studentId),
     'lessons of a day': (tx: never) => listLessonsOfDay(tx, actor, day),
     'the twelve lessons before': (tx: never) => listLessonsBefore(tx, actor, day, 12),

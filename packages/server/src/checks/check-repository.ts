@@ -8,7 +8,7 @@ import {
   type Rebase,
 } from '@lotrecht/records';
 import { type Queries } from '../database/database.ts';
-import { sql, type SqlFragment } from '../database/sql.ts';
+import { listOf, sql, type SqlFragment } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';
 import { type Actor } from '../access/actor.ts';
 import { type Scope } from '../access/scope.ts';
@@ -75,6 +75,21 @@ export function listChecksOfStudent(
   studentId: string,
 ): Promise<readonly CheckView[]> {
   return listChecks(db, scope, sql`c.student_id = ${studentId}`, sql`FORCE INDEX (check_of_student)`);
+}
+
+/** The checks of some lessons, oldest first. */
+export async function listChecksOfLessons(
+  db: Queries,
+  scope: Scope,
+  lessonIds: readonly string[],
+): Promise<readonly CheckView[]> {
+  if (lessonIds.length === 0) return [];
+  return listChecks(
+    db,
+    scope,
+    sql`c.lesson_id IN (${listOf(lessonIds)})`,
+    sql`FORCE INDEX (check_of_lesson)`,
+  );
 }
 
 /** A student's last checks, newest first. */

@@ -186,6 +186,13 @@ const WRITTEN: Readonly<
   '0018': [
     { text: 'UPDATE student_standing SET last_colds = ? WHERE academy_id = ?', values: ['[]', ACADEMY] },
   ],
+  '0019': [
+    {
+      text: `INSERT INTO post_box (academy_id, id, recipient, subject, body, sent_at, created_at) VALUES
+             (?, ?, 'c@b.example', 'Hello', '', '2026-01-01', '2026-01-01')`,
+      values: [ACADEMY, id(18)],
+    },
+  ],
 };
 const states = Object.keys(WRITTEN);
 const running: TestApp[] = [];

@@ -4,6 +4,7 @@ import { type Queries } from '../database/database.ts';
 import { sql, type SqlFragment } from '../database/sql.ts';
 import { type Actor } from '../access/actor.ts';
 import { type Scope, type Sees } from '../access/scope.ts';
+import { type PageEnd } from '../http/query.ts';
 import { visibleStudents } from '../access/visible.ts';
 
 /** A lesson without its checks. */
@@ -28,17 +29,36 @@ function selectLessons(where: SqlFragment): SqlFragment {
     WHERE ${where}`;
 }
 
-/** A student's lessons, newest first. */
+/** A page of a student's lessons. */
+export interface LessonPage {
+  readonly lessons: readonly LessonRow[];
+  /** What to send for the next page; null: this was the last. */
+  readonly next: string | null;
+}
+
+/** Lessons of a student on a page: a year of them, for who comes every other week. */
+export const PAGE_LESSONS = 24;
+
+/** A student's lessons, newest first, a page at a time. */
 export async function listLessonsOfStudent(
   db: Queries,
   scope: Scope,
-  studentId: string,
-): Promise<readonly LessonRow[]> {
+  { studentId, after }: { readonly studentId: string; readonly after?: PageEnd | undefined },
+): Promise<LessonPage> {
+  const from =
+    after === undefined
+      ? sql`TRUE`
+      : sql`l.held_on <= ${after.value} AND (l.held_on < ${after.value} OR (l.created_at, l.id) < (
+          SELECT e.created_at, e.id FROM lesson e WHERE e.academy_id = l.academy_id AND e.id = ${after.id}))`;
   const rows = await db.many<StoredLesson>(
     selectLessons(sql`${visibleStudents(scope)} AND s.id = ${studentId} AND s.deleted_at IS NULL
-      AND l.deleted_at IS NULL ORDER BY l.held_on DESC, l.created_at DESC`),
+      AND l.deleted_at IS NULL AND ${from}
+      ORDER BY l.held_on DESC, l.created_at DESC, l.id DESC LIMIT ${PAGE_LESSONS + 1}`),
   );
-  return rows.map(toRow);
+  const lessons = rows.slice(0, PAGE_LESSONS).map(toRow);
+  const last = lessons.at(-1);
+  const isLast = last === undefined || rows.length <= PAGE_LESSONS;
+  return { lessons, next: isLast ? null : JSON.stringify([last.heldOn, last.id]) };
 }
 
 /** One lesson, if the actor may see its student. */

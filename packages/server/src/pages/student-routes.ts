@@ -1,10 +1,10 @@
 import { earlierOf, MOST_EARLIER, readdressOfStudent, type StudentKnownView } from '@lotrecht/judging';
 import { type StudentHistoryView } from '@lotrecht/records';
-import { listChecksOfStudent, listColdChecks } from '../checks/check-repository.ts';
+import { listChecksOfLessons, listColdChecks } from '../checks/check-repository.ts';
 import { listMeasuredLines } from '../checks/measured-line-repository.ts';
 import { listConsents } from '../consents/consent-repository.ts';
 import { type Database } from '../database/database.ts';
-import { matching } from '../http/query.ts';
+import { matching, pageEnd } from '../http/query.ts';
 import { requireActor } from '../http/require-actor.ts';
 import { type Route } from '../http/route.ts';
 import { listLessonsOfStudent } from '../lessons/lesson-repository.ts';
@@ -17,7 +17,7 @@ const LATEST_DAY = '9999-12-31';
 /** Enough for a few of every club group. */
 const MOST_COLD = 6 * MOST_EARLIER;
 
-/** A student with all lessons, and what is known of them when a check begins. */
+/** A student with their lessons by page, and what is known of them when a check begins. */
 export function studentHistoryRoutes(db: Database): readonly Route[] {
   return [
     {
@@ -29,8 +29,15 @@ export function studentHistoryRoutes(db: Database): readonly Route[] {
         const actor = requireActor(ctx);
         const student = await lookAtStudent(ctx, db);
         const { id } = student;
-        const lessons = await listLessonsOfStudent(db, actor, id);
-        const checks = await listChecksOfStudent(db, actor, id);
+        const { lessons, next } = await listLessonsOfStudent(db, actor, {
+          studentId: id,
+          after: pageEnd(ctx),
+        });
+        const checks = await listChecksOfLessons(
+          db,
+          actor,
+          lessons.map((lesson) => lesson.id),
+        );
         const page: StudentHistoryView = {
           student,
           consents: await listConsents(db, actor, id),
@@ -38,6 +45,7 @@ export function studentHistoryRoutes(db: Database): readonly Route[] {
             ...lesson,
             checks: checks.filter((check) => check.lessonId === lesson.id),
           })),
+          next,
         };
         ctx.body = page;
       },

@@ -38,9 +38,10 @@ export class AcademyApi {
     return this.http.get<StudentCardView>(`/api/students/${id}`);
   }
 
-  /** With all lessons and checks: for the student's own page alone. */
-  history(id: string): Observable<StudentHistoryView> {
-    return this.http.get<StudentHistoryView>(`/api/students/${id}/history`);
+  /** With lessons and their checks, a page at a time: for the student's own page alone. */
+  history(id: string, after?: string): Observable<StudentHistoryView> {
+    const params = after === undefined ? {} : { after };
+    return this.http.get<StudentHistoryView>(`/api/students/${id}/history`, { params });
   }
 
   /** All lines of a student over time, check by check. */

@@ -16,7 +16,7 @@ import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { isCold, type LineProgress, linesOfChecks, watchedLine } from '@lotrecht/judging';
 import { type StudentHistoryView } from '@lotrecht/records';
-import { Subscription, switchMap } from 'rxjs';
+import { finalize, Subscription, switchMap } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { computeProgress } from '../../progress/progress-computation.ts';
@@ -112,6 +112,7 @@ export class StudentPage {
   /** What was noted, by day and place, newest first; years of it are asked for. */
   private readonly noted = computed(() => this.page()?.lessons.filter((l) => l.notes !== '') ?? []);
   protected readonly allNotes = signal(false);
+  protected readonly fetchingEarlier = signal(false);
   protected readonly notes = computed(() =>
     this.allNotes() ? this.noted() : this.noted().slice(0, NEWEST_NOTES),
   );
@@ -152,6 +153,20 @@ export class StudentPage {
       },
       error: (error: unknown) => this.problem.set(toProblem(error)),
     });
+  }
+
+  /** Lessons before those that are shown. */
+  protected loadEarlier(id: string, after: string): void {
+    this.problem.set(null);
+    this.fetchingEarlier.set(true);
+    this.api
+      .history(id, after)
+      .pipe(finalize(() => this.fetchingEarlier.set(false)))
+      .subscribe({
+        next: ({ lessons, next }) =>
+          this.page.update((page) => page && { ...page, lessons: [...page.lessons, ...lessons], next }),
+        error: (error: unknown) => this.problem.set(toProblem(error)),
+      });
   }
 
   /** The page is there without it; the sentence follows when it has been computed. */

@@ -88,8 +88,14 @@ test('two devices correct one check: the later one sees both and keeps one on to
 
   await here.field('Toes Trail gap').fill('580');
   await page.getByRole('button', { name: 'Keep correction' }).click();
-  const conflict = page.getByRole('alert').filter({ hasText: 'Kept elsewhere' });
-  await expect(conflict).toContainText('2.4° closed (right)');
+  const conflict = page.getByRole('alert').filter({ hasText: 'Changed elsewhere' });
+  // What was read and what it says, both as they stand.
+  await expect(conflict.getByRole('row', { name: 'Toes' })).toContainText(
+    '571 / 580 / 450: 1.1° closed (right)',
+  );
+  await expect(conflict.getByRole('row', { name: 'Toes' })).toContainText(
+    '571 / 590 / 450: 2.4° closed (right)',
+  );
   await expect(here.toes).toContainText('1.1° closed (right)');
   await conflict.getByRole('button', { name: 'Keep mine' }).click();
   await expect(page.getByRole('button', { name: '3 versions' })).toBeVisible();

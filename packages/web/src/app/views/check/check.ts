@@ -17,13 +17,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { Router } from '@angular/router';
 import { catchError, forkJoin, fromEvent, map, type Observable, of, Subscription, switchMap } from 'rxjs';
-import {
-  type CheckRecord,
-  type CheckView,
-  type LessonView,
-  type PlaceView,
-  type SavedCheckView,
-} from '@lotrecht/records';
+import { type CheckRecord, type LessonView, type PlaceView, type SavedCheckView } from '@lotrecht/records';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type Club, CLUB } from '../../data/kinds/club.ts';
 import { PLACE } from '../../data/kinds/place.ts';
@@ -38,12 +32,13 @@ import { EyeStore } from '../../settings/eye.store.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { clockText } from '../../words/dates.ts';
 import { typesText } from '../../ui/keys.ts';
-import { LineSummary } from '../../ui/line-summary.ts';
+import { ConflictPanel } from '../../ui/conflict-panel.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Undo } from '../../ui/undo.ts';
 import { type LineKey } from '../../words/words.ts';
 import { CheckContent } from './check-content.ts';
 import { CheckStore, type OpenedCheck } from './check.store.ts';
+import { conflictRows } from './conflict-rows.ts';
 import { type Doubt } from './readings/doubts.ts';
 import { FindingPanel } from './finding/finding-panel.ts';
 import { FindingWords } from './finding/finding-words.ts';
@@ -64,7 +59,7 @@ import { VersionList } from './version-list.ts';
 @Component({
   selector: 'lo-check',
   imports: [
-    LineSummary,
+    ConflictPanel,
     MatButton,
     Circumstances,
     FindingPanel,
@@ -106,6 +101,21 @@ export class CheckPage {
 
   protected readonly clockText = clockText;
   protected readonly bearingText = bearingText;
+
+  /** What another has kept meanwhile, where it differs. */
+  protected readonly conflictRows = computed(() => {
+    const other = this.store.conflict();
+    const document = this.content.document();
+    if (other === null || document === undefined) return null;
+    const mine = {
+      document,
+      result: this.content.solution()?.result ?? { lines: {} },
+      circumstances: this.content.circumstances(),
+      rebase: this.content.rebase(),
+      record: this.content.savedRecord() ?? null,
+    };
+    return conflictRows(mine, other, this.content.unit());
+  });
 
   protected readonly stateText = computed(() => {
     const stored = this.store.stored();
@@ -250,10 +260,6 @@ export class CheckPage {
     const [first] = this.doubts();
     this.doubts.set([]);
     if (first !== undefined) this.table()?.focus(first.key);
-  }
-
-  protected linesOf({ result }: CheckView) {
-    return Object.keys(result.lines) as LineKey[];
   }
 
   /** Lifts the cover: from here on guesses stand as they are. */

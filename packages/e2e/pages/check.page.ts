@@ -43,6 +43,14 @@ export class CheckPage {
     await this.page.locator('lo-reading-table').waitFor();
   }
 
+  /** A new set-up of a step, by the strip that is always in sight. */
+  async begin(step: 'Blind' | 'Work' | 'Balls'): Promise<void> {
+    const steps = this.page.getByRole('navigation', { name: 'Steps of the lesson' });
+    const before = this.page.url();
+    await steps.getByRole('link', { name: new RegExp(`^${step}`) }).click();
+    await this.page.waitForURL((url) => url.href !== before && /\/checks\//.test(url.href));
+  }
+
   /** Lifts the cover of a blind baseline. */
   async reveal(): Promise<void> {
     await this.page.getByRole('button', { name: 'Reveal now' }).click();

@@ -1,6 +1,7 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import { test } from '../pages/quiet.ts';
 import { CheckPage } from '../pages/check.page.ts';
+import { Hand } from '../pages/hand.ts';
 import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
 import { StudentsPage } from '../pages/students.page.ts';
 import { SignInPage } from '../pages/sign-in.page.ts';
@@ -21,35 +22,6 @@ test.beforeEach(async ({ page }) => {
   await page.clock.install();
   await new SignInPage(page).signIn(served.address, demoSignIn(served));
 });
-
-/** Whatever a hand does beyond digits is counted. */
-class Hand {
-  actions = 0;
-
-  constructor(
-    private readonly page: Page,
-    private readonly check: CheckPage,
-  ) {}
-
-  async tap(what: Locator): Promise<void> {
-    this.actions++;
-    await what.tap();
-  }
-
-  async next(): Promise<void> {
-    this.actions++;
-    await this.check.tapKey('Next');
-  }
-
-  /** The large key once everything is read. */
-  async reveal(): Promise<void> {
-    this.actions++;
-    await this.page
-      .locator('lo-number-pad')
-      .getByRole('button', { name: /^(Next|Reveal)$/ })
-      .tap();
-  }
-}
 
 const button = (page: Page, name: string | RegExp): Locator => page.getByRole('button', { name });
 
@@ -85,7 +57,7 @@ test('all seven lines take at most 20 actions beyond the digits, and nothing is 
   const check = new CheckPage(page);
   await button(page, 'New check for Runa Feldt').tap();
   await readAllSevenOnce(page, check);
-  await button(page, 'Next rep').tap();
+  await check.begin('Blind');
 
   const hand = new Hand(page, check);
   for (const [hold, seconds] of [
@@ -120,7 +92,7 @@ test('a quick check takes at most 6 actions beyond the digits', async ({ page })
   await check.toTape();
   await check.typeReadings(['571', '602', '450', '4', '1', '75']);
   await check.keep();
-  await button(page, 'Next rep').tap();
+  await check.begin('Blind');
 
   const hand = new Hand(page, check);
   await hand.tap(button(page, /^Start hold 1/));
@@ -257,11 +229,63 @@ test('a left-hander’s whole body is told to the left, and a rod across sharpen
   await button(page, /^shoulders rod across/).tap();
   await shoulders.nth(1).fill('510');
   await shoulders.nth(1).blur();
-  await expect(check.finding('Shoulders')).toContainText('Out: too closed');
+  await expect(check.finding('Shoulders')).toContainText('Too closed');
   await page.keyboard.down('h');
   await expect(page.getByText('As it should be, each line turned about its lead mark.')).toBeVisible();
   await page.keyboard.up('h');
   await expect(page.getByText('As it should be, each line turned')).toBeHidden();
+});
+
+test('a lesson goes its six steps: blind, finding, and work on one line in at most 5 taps beyond the digits', async ({
+  page,
+}) => {
+  const check = new CheckPage(page);
+  const steps = page.getByRole('navigation', { name: 'Steps of the lesson' });
+  const step = (name: string): Locator => steps.getByRole('link', { name: new RegExp(`^${name}`) });
+  await button(page, 'Start lesson with Gunnar Ellwood').tap();
+  await expect(step('Blind')).toHaveAttribute('aria-current', 'step');
+  await expect(steps).toContainText('Findingnot yet');
+  await check.toTape();
+  await check.typeReadings(['571', '602', '450', '4', '1', '75']);
+  await check.keep();
+  await expect(step('Finding')).toHaveAttribute('aria-current', 'step');
+  await expect(step('Blind')).toContainText('1 read');
+  await expect(check.priority).toContainText('Toes first');
+  await expect(check.priority).toContainText(/They aim \d+ m right of /);
+  await expect(check.priority).toContainText('Drills: Feet together first');
+  await expect(check.priority).not.toContainText('%');
+  const priority = await check.priority.textContent();
+  await button(page, 'The figures').tap();
+  await expect(page.getByText(/^Toes first: \d+ %\.$/)).toBeVisible();
+
+  // From the finding to the new figure of the one line that is worked on.
+  const hand = new Hand(page, check);
+  await hand.tap(button(page, 'Work on the toes'));
+  await expect(step('Work')).toHaveAttribute('aria-current', 'step');
+  await expect(check.row('Face')).toHaveCount(0);
+  await check.tapNumber('571');
+  await hand.next();
+  await check.tapNumber('590');
+  await expect(check.toes).toContainText('2.4° closed (right)');
+  process.stdout.write(`work on one line: ${hand.actions} actions beyond the digits\n`);
+  expect(hand.actions).toBeLessThanOrEqual(5);
+  await expect(page.getByText(/Since the baseline: Toes/)).toBeVisible();
+  await check.keep();
+  await expect(step('Work')).toContainText('1 read');
+  await expect(button(page, 'Next set-up')).toBeVisible();
+
+  // The finding is still there, and every step in any order; on a phone too.
+  await page.setViewportSize({ width: 390, height: 844 });
+  await step('Finding').tap();
+  await expect(check.priority).toHaveText(priority ?? '');
+  for (const name of ['Line', 'Blind', 'Finding', 'Work', 'Balls', 'Home'])
+    await expect(step(name)).toBeInViewport({ ratio: 1 });
+  await step('Balls').tap();
+  await expect(step('Balls')).toHaveAttribute('aria-current', 'step');
+  await step('Home').tap();
+  await expect(page.getByRole('heading', { name: 'Hand-out for Gunnar Ellwood' })).toBeVisible();
+  await step('Line').tap();
+  await expect(page.locator('lo-check-summary')).toHaveCount(2);
 });
 
 test('another priority is chosen; both are kept, and watched for next time', async ({ page }) => {
@@ -269,14 +293,14 @@ test('another priority is chosen; both are kept, and watched for next time', asy
   await button(page, 'Start lesson with Petra Lindqvarn').tap();
   await check.toTape();
   await check.typeReadings(['571', '602', '450', '4', '1', '75']);
-  await expect(check.priority).toContainText('Fix first: toes');
+  await expect(check.priority).toContainText('Toes first');
   await button(page, 'Face: details').tap();
   await button(page, 'Work on the face first').tap();
-  await expect(check.priority).toContainText('Your choice: face');
+  await expect(check.priority).toContainText('Face, your choice.');
   await check.keep();
   await page.reload();
-  await expect(check.priority).toContainText('Your choice: face');
-  await expect(check.priority).toContainText('The readings say: toes first.');
+  await expect(check.priority).toContainText('Face, your choice.');
+  await expect(check.priority).toContainText('The readings say: Toes first');
   await page.getByRole('link', { name: 'Petra Lindqvarn' }).click();
   await expect(page.getByText(/^Watch: face 2\.3° open \(right\)/)).toBeVisible();
 });
@@ -304,16 +328,16 @@ test('an own method is copied and changed; a check keeps the version it was judg
   await students.startLessonAndCheck();
   await check.toTape();
   await check.typeReadings(['571', '602', '450', '4', '1', '75']);
-  await expect(check.toes).toContainText('Out: too closed');
+  await expect(check.toes).toContainText('Too closed');
   await button(page, /Ground$/).tap();
   const ground = page.getByRole('dialog', { name: 'Ground' });
   await ground.getByLabel(/^Judged by/).selectOption({ label: 'Rim school' });
   await ground.getByLabel(/^Beside it/).selectOption({ label: 'All parallel' });
   const toes = ground.getByRole('row', { name: /^Toes/ });
-  await expect(toes.getByRole('cell').nth(0)).toHaveText('In');
+  await expect(toes.getByRole('cell').nth(0)).toHaveText('Square');
   await expect(toes.getByRole('cell').nth(1)).toHaveText(/too closed/);
   await page.keyboard.press('Escape');
-  await expect(check.toes).toContainText('In');
+  await expect(check.toes).toContainText('Square');
   await check.keep();
   const address = page.url();
 
@@ -325,7 +349,7 @@ test('an own method is copied and changed; a check keeps the version it was judg
   await button(page, 'Keep method').tap();
   await expect(page.getByText('Your academy’s own, version 2.')).toBeVisible();
   await page.goto(address);
-  await expect(check.toes).toContainText('In');
+  await expect(check.toes).toContainText('Square');
 });
 
 test('the look, ball and items are told with the finding, and before and after with the lesson', async ({
@@ -336,7 +360,7 @@ test('the look, ball and items are told with the finding, and before and after w
   await check.toTape();
   await check.typeReadings(['571', '602', '450', '4', '1', '75']);
   await check.keep();
-  await button(page, 'Next rep').tap();
+  await check.begin('Blind');
   await button(page, 'coached').tap();
   await button(page, 'And after the look').tap();
   await check.toTape();

@@ -196,20 +196,20 @@ test('the same readings stand beside each other under two methods, and the check
   await page.getByRole('button', { name: 'New check for Anselm Tove' }).click();
   await check.toTape();
   await check.typeReadings(['560', '600', '450', '3', '3', '75']);
-  await expect(check.toes).toContainText('Out: too closed');
+  await expect(check.toes).toContainText('Too closed');
   await page.getByRole('button', { name: /Ground$/ }).click();
   const ground = page.getByRole('dialog', { name: 'Ground' });
   await ground.getByLabel(/^Beside it/).selectOption({ label: 'Shoulders and eyes rule' });
   const toes = ground.getByRole('row', { name: /^Toes/ });
-  await expect(toes.getByRole('cell').nth(0)).toHaveText('Out: too closed');
-  await expect(toes.getByRole('cell').nth(1)).toHaveText('In');
+  await expect(toes.getByRole('cell').nth(0)).toHaveText('Too closed');
+  await expect(toes.getByRole('cell').nth(1)).toHaveText('Square');
   await ground.getByLabel(/^Judged by/).selectOption({ label: 'Shoulders and eyes rule' });
   await page.keyboard.press('Escape');
   await expect(check.toes).toContainText('5.1° closed (right)');
-  await expect(check.toes).toContainText('In');
+  await expect(check.toes).toContainText('Square');
   await check.keep();
   await page.reload();
-  await expect(check.toes).toContainText('In');
+  await expect(check.toes).toContainText('Square');
 
   await page.goto(to('/methods/shoulders-and-eyes-rule'));
   await expect(page.getByRole('heading', { name: 'Shoulders and eyes rule' })).toBeVisible();

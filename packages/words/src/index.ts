@@ -1,3 +1,11 @@
+export {
+  type Aim,
+  type AimGround,
+  aimSentence,
+  aimText,
+  firstSentence,
+  type SeenMark,
+} from './decided-words.ts';
 export * from './result-words.ts';
 export {
   askAboutComma,

@@ -118,13 +118,23 @@ export function leanOf(result: Pick<ResultDocument, 'lines' | 'posterior'>, key:
   if (line?.verdict === undefined || chances === undefined) return null;
   const { probabilityIn: p = 0, probabilityTooOpen: open = 0, probabilityTooClosed: closed = 0 } = chances;
   const [out, outward] = open > closed ? [open, 'too open'] : [closed, 'too closed'];
-  if (p >= TOLD_FROM) return { lean: 'in', words: 'In', probability: p };
-  if (out >= TOLD_FROM) return { lean: 'out', words: `Out: ${outward}`, probability: out };
-  if (p >= LEAN_FROM) return { lean: 'probably-in', words: 'Probably in', probability: p };
+  const wanted = wantedWord(line);
+  if (p >= TOLD_FROM) return { lean: 'in', words: capital(wanted), probability: p };
+  if (out >= TOLD_FROM) return { lean: 'out', words: capital(outward), probability: out };
+  if (p >= LEAN_FROM) return { lean: 'probably-in', words: `Probably ${wanted}`, probability: p };
   if (out >= LEAN_FROM) return { lean: 'probably-out', words: `Probably ${outward}`, probability: out };
   return p >= out
-    ? { lean: 'cannot-tell', words: 'Not decided, rather in', probability: p }
-    : { lean: 'cannot-tell', words: `Not decided, rather ${outward}`, probability: out };
+    ? { lean: 'cannot-tell', words: `${capital(wanted)}, as far as this shows`, probability: p }
+    : { lean: 'cannot-tell', words: `Perhaps ${outward}`, probability: out };
+}
+
+/** What a line within its tolerance is called: a method may want it turned. */
+function wantedWord({ toleranceDeg: [low, high] = [0, 0] }: LineResult): string {
+  return low <= 0 && high >= 0 ? 'square' : 'as wanted';
+}
+
+function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
 /** The tape's own chances of a line, by the names of the answer's. */

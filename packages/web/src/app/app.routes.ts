@@ -1,4 +1,5 @@
-import { type Routes } from '@angular/router';
+import { inject } from '@angular/core';
+import { Router, type Routes } from '@angular/router';
 import { signedIn } from './session/signed-in.guard.ts';
 
 export const routes: Routes = [
@@ -62,6 +63,14 @@ export const routes: Routes = [
         path: 'lessons/:lessonId',
         title: 'Lesson · Lotrecht',
         loadComponent: () => import('./views/lesson/lesson.ts').then((m) => m.LessonPage),
+      },
+      {
+        // A new set-up of a step: its id is chosen here, so that a save can be sent again.
+        path: 'lessons/:lessonId/begin/:step',
+        redirectTo: ({ params }) =>
+          inject(Router).createUrlTree(['/lessons', params['lessonId'], 'checks', crypto.randomUUID()], {
+            queryParams: { step: params['step'] },
+          }),
       },
       {
         path: 'lessons/:lessonId/checks/:checkId',

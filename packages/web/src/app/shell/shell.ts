@@ -27,11 +27,12 @@ import { dayText } from '../words/dates.ts';
 import { Icon } from '../ui/icon.ts';
 import { AutoLock } from '../session/auto-lock.ts';
 import { KeyList } from './key-list.ts';
+import { LessonStrip } from './lesson-strip.ts';
 import { LockScreen } from './lock-screen.ts';
 
 @Component({
   selector: 'lo-shell',
-  imports: [RouterOutlet, RouterLink, RouterLinkActive, Icon, KeyList, LockScreen],
+  imports: [RouterOutlet, RouterLink, RouterLinkActive, Icon, KeyList, LessonStrip, LockScreen],
   templateUrl: './shell.html',
   styleUrl: './shell.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -40,7 +41,9 @@ export class Shell {
   protected readonly session = inject(SessionStore);
   /** Made with the shell: it watches as long as someone is signed in. */
   protected readonly autoLock = inject(AutoLock);
-  protected readonly current = inject(CurrentWorkStore).work;
+  private readonly currentWork = inject(CurrentWorkStore);
+  protected readonly current = this.currentWork.work;
+  protected readonly step = this.currentWork.at;
   protected readonly dayText = dayText;
   protected readonly deviceFails = deviceFails;
 

@@ -22,16 +22,16 @@ describe('a finding in words', () => {
   });
 
   it('leads with the lean and withholds nothing', () => {
-    expect(leanOf(toes(602).result, 'toes')).toMatchObject({ lean: 'out', words: 'Out: too closed' });
-    expect(leanOf(toes(571).result, 'toes')).toMatchObject({ lean: 'in', words: 'In' });
+    expect(leanOf(toes(602).result, 'toes')).toMatchObject({ lean: 'out', words: 'Too closed' });
+    expect(leanOf(toes(571).result, 'toes')).toMatchObject({ lean: 'in', words: 'Square' });
     expect(leanOf(toes(594).result, 'toes')).toMatchObject({
       lean: 'probably-out',
       words: 'Probably too closed',
     });
-    expect(leanOf(toes(579).result, 'toes')).toMatchObject({ lean: 'probably-in', words: 'Probably in' });
+    expect(leanOf(toes(579).result, 'toes')).toMatchObject({ lean: 'probably-in', words: 'Probably square' });
     expect(leanOf(toes(587).result, 'toes')).toMatchObject({
       lean: 'cannot-tell',
-      words: 'Not decided, rather too closed',
+      words: 'Perhaps too closed',
     });
   });
 

@@ -82,6 +82,12 @@ import { ProblemNote } from '../../ui/problem-note.ts';
       <mat-checkbox [checked]="equipment().gauge ?? false" (change)="equip({ gauge: $event.checked })">
         Angle gauge
       </mat-checkbox>
+      <mat-checkbox
+        [checked]="settings().figuresFirst ?? false"
+        (change)="keep({ figuresFirst: $event.checked })"
+      >
+        Figures first: angles and chances without a tap
+      </mat-checkbox>
     </div>
     <h3>Rods</h3>
     <div class="rods">

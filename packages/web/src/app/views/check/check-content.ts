@@ -28,7 +28,14 @@ import { type Club } from '../../data/kinds/club.ts';
 import { EyeStore } from '../../settings/eye.store.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { type LineKey } from '../../words/words.ts';
-import { contentOf, type DraftContent, FIRST_CIRCUMSTANCES, usualContent } from './draft-content.ts';
+import { type BegunStep } from '../../words/lesson-steps.ts';
+import {
+  contentOf,
+  type DraftContent,
+  FIRST_CIRCUMSTANCES,
+  usualContent,
+  workedOn,
+} from './draft-content.ts';
 import { DEFAULT_JUDGED, type Judged } from './judged.ts';
 import { linesOfPlan, spreadOverHolds } from './holds/plan.ts';
 import { NOT_BEGUN, type Run } from './holds/run.ts';
@@ -263,10 +270,11 @@ export class CheckContent {
   }
 
   /** A new check: the lines, ways, club and target of the last one, circumstances as the last one of the lesson. */
-  showUsual(): void {
+  showUsual(step?: BegunStep): void {
     const usual = beginningOf(readUsual(), takePlannedStation());
     this.show(
       usualContent(usual, {
+        step,
         lesson: this.lesson(),
         placeKind: this.placeKind(),
         unit: this.settings.settings().lengthUnit,
@@ -274,11 +282,11 @@ export class CheckContent {
       }),
     );
     const { order } = this.rules();
-    const lines: readonly LineKey[] = linesOfPlan(usual.plan, {
-      order,
-      footLine: this.footLine(),
-      own: usual.lines,
-    });
+    // Work is read by the one line that is worked on, and quickly.
+    const lines: readonly LineKey[] =
+      step === 'work'
+        ? [workedOn(this.lesson()) ?? this.footLine()]
+        : linesOfPlan(usual.plan, { order, footLine: this.footLine(), own: usual.lines });
     const entries = spreadOverHolds(
       lines.map((line) => this.plan.entryOf(line)),
       order,

@@ -19,6 +19,7 @@ import { toProblem } from '../../api/problem.ts';
 import { type CheckDraft, DraftStore } from '../../data/draft-store.ts';
 import { fromDevice } from '../../device/on-device.ts';
 import { SessionStore } from '../../session/session.store.ts';
+import { type BegunStep } from '../../words/lesson-steps.ts';
 import { CheckContent } from './check-content.ts';
 import { type DraftContent } from './draft-content.ts';
 import { type FieldKey } from './readings/entry.ts';
@@ -31,6 +32,8 @@ export interface OpenedCheck {
   readonly lesson: LessonView;
   readonly student: StudentView;
   readonly place: PlaceView | null;
+  /** The step of the lesson that a new set-up is begun in. */
+  readonly step?: BegunStep | undefined;
   /** The student’s own clubs. */
   readonly bag?: readonly Club[];
   /** As it was learned, degrees; absent: as anyone steps back in. */
@@ -77,7 +80,7 @@ export class CheckStore {
   /** Begins with what is stored, over it what was typed here and not yet kept. */
   async open(
     checkId: string,
-    { lesson, student, place, bag = [], readdressSdDeg, earlier = [], prior = null }: OpenedCheck,
+    { lesson, student, place, step, bag = [], readdressSdDeg, earlier = [], prior = null }: OpenedCheck,
   ): Promise<void> {
     // The device is asked first: once the fields are on the screen, nothing overwrites what is typed into them.
     const draft = await fromDevice(this.drafts.find(checkId, this.instructorId()), undefined);
@@ -97,7 +100,7 @@ export class CheckStore {
     this.restored.set(draft !== undefined);
     if (draft !== undefined) this.showDraft(draft);
     else if (stored !== null) this.showStored(stored);
-    else this.showUsual();
+    else this.showUsual(step);
   }
 
   /** The first field that stands in the way of keeping, with why; null when all is well. */
@@ -300,8 +303,8 @@ export class CheckStore {
     this.keptState.set('kept');
   }
 
-  private showUsual(): void {
-    this.content.showUsual();
+  private showUsual(step?: BegunStep): void {
+    this.content.showUsual(step);
     this.keptState.set('as-stored');
   }
 

@@ -38,6 +38,8 @@ import { Undo } from '../../ui/undo.ts';
 import { type LineKey } from '../../words/words.ts';
 import { CheckContent } from './check-content.ts';
 import { CheckStore, type OpenedCheck } from './check.store.ts';
+import { type BegunStep, lessonSteps, stepOf } from '../../words/lesson-steps.ts';
+import { firstOf } from '../../words/words.ts';
 import { conflictRows } from './conflict-rows.ts';
 import { type Doubt } from './readings/doubts.ts';
 import { FindingPanel } from './finding/finding-panel.ts';
@@ -55,6 +57,9 @@ import { ItemsSheet } from './items/items-sheet.ts';
 import { ReadingTable } from './readings/reading-table.ts';
 import { StringBoard } from './board/string-board.ts';
 import { VersionList } from './version-list.ts';
+
+/** Steps that a set-up is begun in, by their name in the address. */
+const BEGUN: Readonly<Record<string, BegunStep>> = { blind: 'blind', work: 'work', balls: 'balls' };
 
 @Component({
   selector: 'lo-check',
@@ -84,6 +89,8 @@ import { VersionList } from './version-list.ts';
 export class CheckPage {
   readonly lessonId = input.required<string>();
   readonly checkId = input.required<string>();
+  /** The step that a new set-up is begun in, from the address. */
+  readonly step = input<string>();
 
   protected readonly store = inject(CheckStore);
   protected readonly content = inject(CheckContent);
@@ -161,6 +168,8 @@ export class CheckPage {
         }
       });
     });
+    effect(() => this.showSteps());
+    effect(() => this.current.showStep(stepOf(this.content.circumstances(), this.content.covered())));
     effect(() => {
       const ids = [this.lessonId(), this.checkId()] as const;
       untracked(() => this.load(...ids));
@@ -191,11 +200,29 @@ export class CheckPage {
       .subscribe({
         next: ({ lesson, student, place, known, bag }) => {
           const { id: studentId, name: studentName, handedness } = student;
-          this.current.show({ studentId, studentName, handedness, lessonId, heldOn: lesson.heldOn });
-          void this.store.open(checkId, { lesson, student, place, bag, ...known });
+          const { heldOn } = lesson;
+          this.current.show({
+            studentId,
+            studentName,
+            handedness,
+            lessonId,
+            heldOn,
+            steps: lessonSteps(lesson),
+          });
+          const step = BEGUN[this.step() ?? ''];
+          void this.store.open(checkId, { lesson, student, place, bag, step, ...known });
         },
         error: (error: unknown) => this.problem.set(toProblem(error)),
       });
+  }
+
+  /** What the lesson has come to, with the set-up that was kept here. */
+  private showSteps(): void {
+    const [lesson, kept] = [this.content.lesson(), this.store.stored()];
+    const work = untracked(() => this.current.work());
+    if (lesson === null || kept === null || work === null) return;
+    const checks = [...lesson.checks.filter(({ id }) => id !== kept.id), kept];
+    this.current.show({ ...work, steps: lessonSteps({ ...lesson, checks }) });
   }
 
   /** What is known of the student before this lesson; without a connection, nothing. */
@@ -324,8 +351,26 @@ export class CheckPage {
     if (key === 'h') this.board()?.asItShouldBe.set(false);
   }
 
+  /** What is begun after this set-up: once a blind one is revealed, the next is coached. */
+  protected readonly next = computed((): { readonly step: BegunStep; readonly title: string } => {
+    switch (this.content.circumstances()?.phase) {
+      case 'after-balls':
+        return { step: 'balls', title: 'Next after balls' };
+      case 'coached':
+        return { step: 'work', title: 'Next set-up' };
+      default:
+        return { step: 'work', title: `Work on the ${this.workLine()}` };
+    }
+  });
+
+  private readonly workLine = computed(() => {
+    const result = this.content.shown()?.result ?? null;
+    const first = result === null ? null : firstOf(result).line;
+    return this.content.record().priority ?? first ?? this.content.footLine();
+  });
+
   protected nextCheck(): void {
-    void this.router.navigate(['/lessons', this.lessonId(), 'checks', crypto.randomUUID()]);
+    void this.router.navigate(['/lessons', this.lessonId(), 'begin', this.next().step]);
   }
 
   protected remove(): void {

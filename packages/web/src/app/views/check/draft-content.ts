@@ -8,6 +8,8 @@ import {
   type Rebase,
   type TargetLineChoice,
 } from '@lotrecht/records';
+import { type BegunStep } from '../../words/lesson-steps.ts';
+import { firstOf, type LineKey } from '../../words/words.ts';
 import { DEFAULT_JUDGED, type Judged } from './judged.ts';
 import { NOT_BEGUN, type Run } from './holds/run.ts';
 import { entriesFrom, type Entry, type LengthUnit } from './readings/entry.ts';
@@ -59,6 +61,8 @@ export function contentOf({ document, circumstances, rebase, record }: CheckView
 
 /** Where a new check begins. */
 export interface Beginning {
+  /** The step of the lesson it is begun in; absent: as the last one of the lesson. */
+  readonly step?: BegunStep | undefined;
   readonly lesson: LessonView | null;
   readonly placeKind: Circumstances['place'] | null;
   readonly unit: LengthUnit;
@@ -68,7 +72,7 @@ export interface Beginning {
 /** A new check: club and target of the last one of the lesson or as usual, circumstances as its last one; no readings. */
 export function usualContent(
   usual: ReturnType<typeof beginningOf>,
-  { lesson, placeKind, unit, targetLine }: Beginning,
+  { step, lesson, placeKind, unit, targetLine }: Beginning,
 ): DraftContent {
   const last = lesson?.checks.at(-1);
   const judged: Judged =
@@ -85,13 +89,32 @@ export function usualContent(
     target: last?.document.target ?? usual.target,
     targetLine: composeTargetLine(targetLine).targetLine,
     feet: last?.document.feet ?? null,
-    circumstances: last?.circumstances ?? {
-      ...FIRST_CIRCUMSTANCES,
-      place: placeKind ?? FIRST_CIRCUMSTANCES.place,
+    circumstances: {
+      ...(last?.circumstances ?? {
+        ...FIRST_CIRCUMSTANCES,
+        place: placeKind ?? FIRST_CIRCUMSTANCES.place,
+      }),
+      ...(step && BEGUN_WITH[step]),
     },
     rebase: null,
     judged,
     record: {},
-    run: NOT_BEGUN,
+    // What is worked on is read at once: no plan, no clock.
+    run: step === 'work' ? { ...NOT_BEGUN, phase: 'tape' } : NOT_BEGUN,
   };
+}
+
+/** How a set-up of each step is made, until it is said otherwise. */
+const BEGUN_WITH: Readonly<Record<BegunStep, Pick<Circumstances, 'phase' | 'help'>>> = {
+  blind: { phase: 'baseline', help: 'blind' },
+  work: { phase: 'coached', help: 'cued' },
+  balls: { phase: 'after-balls', help: 'blind' },
+};
+
+/** The line that is worked on: the instructor's choice, else what came first in the newest set-up that says so. */
+export function workedOn(lesson: LessonView | null): LineKey | null {
+  const told = lesson?.checks.findLast(
+    ({ record, result }) => (record?.priority ?? firstOf(result).line) !== null,
+  );
+  return told === undefined ? null : (told.record?.priority ?? firstOf(told.result).line);
 }

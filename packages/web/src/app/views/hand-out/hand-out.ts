@@ -29,6 +29,7 @@ import { MethodStore } from '../../methods/method.store.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { dayText } from '../../words/dates.ts';
+import { lessonSteps } from '../../words/lesson-steps.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { saveFile } from '../../ui/save-file.ts';
 import { Undo } from '../../ui/undo.ts';
@@ -119,7 +120,9 @@ export class HandOutOfCheck {
             handedness: student.handedness,
             lessonId,
             heldOn: lesson.heldOn,
+            steps: lessonSteps(lesson),
           });
+          this.current.showStep('home');
         },
         error: (error: unknown) => this.problem.set(toProblem(error)),
       });

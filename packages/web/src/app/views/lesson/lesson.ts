@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, signal, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+} from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
@@ -21,6 +30,7 @@ import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { SessionStore } from '../../session/session.store.ts';
 import { keepUsualPlace } from '../../settings/usual-place.ts';
 import { CheckSummary } from '../../ui/check-summary.ts';
+import { lessonSteps } from '../../words/lesson-steps.ts';
 import { clockText, weekdayText } from '../../words/dates.ts';
 import { DayField } from '../../ui/day-field.ts';
 import { RecordTrouble } from '../../ui/record-trouble.ts';
@@ -55,6 +65,10 @@ export class LessonPage {
   readonly lessonId = input.required<string>();
 
   protected readonly lesson = signal<LessonView | null>(null);
+  private readonly steps = computed(() => {
+    const lesson = this.lesson();
+    return lesson === null ? [] : lessonSteps(lesson);
+  });
   protected readonly drafts = signal<readonly CheckDraft[]>([]);
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly weekdayText = weekdayText;
@@ -88,6 +102,7 @@ export class LessonPage {
   private readonly session = inject(SessionStore);
 
   constructor() {
+    this.current.showStep('line');
     this.form.valueChanges.pipe(takeUntilDestroyed()).subscribe(() => {
       const typed = this.typed();
       if (typed !== null) this.record.typed(typed);
@@ -116,6 +131,7 @@ export class LessonPage {
             handedness: student.handedness,
             lessonId: id,
             heldOn: this.form.getRawValue().heldOn,
+            steps: this.steps(),
           }),
         error: (error: unknown) => this.problem.set(toProblem(error)),
       });
@@ -140,6 +156,8 @@ export class LessonPage {
 
   protected showKept(saved: LessonRecord): void {
     this.lesson.update((lesson) => lesson && { ...lesson, ...saved });
+    const work = this.current.work();
+    if (work !== null) this.current.show({ ...work, heldOn: saved.heldOn, steps: this.steps() });
     // What was typed while it was on its way stays.
     if (this.record.state() === 'kept') this.fill(saved);
   }

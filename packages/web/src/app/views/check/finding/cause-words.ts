@@ -7,28 +7,32 @@ const named = (lines: Cause['read']): string =>
   lines.map((line) => LINE_TITLES[line].toLowerCase()).join(', ');
 
 /** Whether the set-up is the cause, and what is missing for saying so. */
-export function causeText(cause: Cause): string {
-  const { verdict, allInProbability, nextTimeProbability, notRead, read, ballRead } = cause;
-  const all = `All in: ${percentText(allInProbability)}.`;
-  const next = nextTimeProbability === null ? '' : ` At the next stand: ${percentText(nextTimeProbability)}.`;
+export function causeText({ verdict, notRead, read, ballRead }: Cause): string {
   switch (verdict) {
     case 'ruled-out':
-      return `As it stood, the set-up is not the cause. ${all}${next}`;
+      return 'As it stood, the set-up is not the cause.';
     case 'lines-ruled-out':
-      return `The lines are not the cause; the ball was not looked at. ${all}${next}`;
+      return 'The lines are not the cause; the ball was not looked at.';
     case 'part-ruled-out':
       return `Of what was looked at (${named(read)}): not the cause. Not read: ${named(notRead)}.`;
     case 'ruled-in':
-      return `The set-up can be the cause. ${all}`;
+      return 'The set-up can be the cause.';
     case 'open': {
       const missing = [
         ...(notRead.length === 0 ? [] : [named(notRead)]),
         ...(ballRead ? [] : ['ball position']),
       ];
-      const wanting = missing.length === 0 ? '' : ` Not read: ${missing.join(', ')}.`;
-      return `The set-up is neither ruled in nor out. ${all}${wanting}`;
+      const wanting = missing.length === 0 ? '' : ` Not read yet: ${missing.join(', ')}.`;
+      return `The set-up may be the cause, or not.${wanting}`;
     }
   }
+}
+
+/** How sure that is. */
+export function causeFigure({ verdict, allInProbability, nextTimeProbability }: Cause): string | null {
+  if (verdict === 'part-ruled-out') return null;
+  const next = nextTimeProbability === null ? '' : ` At the next stand: ${percentText(nextTimeProbability)}.`;
+  return `Everything as wanted: ${percentText(allInProbability)}.${next}`;
 }
 
 /** What a chain may do to the shot, mirrored for the hand. */

@@ -9,6 +9,7 @@ import {
   solveDocument,
   type TypedReading,
 } from '@lotrecht/judging';
+import { drillsFor } from '@lotrecht/paper';
 import { type ResultDocument } from '@lotrecht/records';
 import { type LineKey } from '../../../words/words.ts';
 import { FindingPanel, type FindingGround } from './finding-panel.ts';
@@ -56,6 +57,9 @@ async function panelOf(
     // As the check itself makes them.
     advised: (key) => (document && result ? advisedMoveOf(document, result, key) : null),
     budget: (key) => document && budgetsOfCheck(document, { rodMm: 1220 }).find(({ line }) => line === key),
+    aim: { targetName: 'Barge', seen: [{ name: 'Kiln', fromTargetDeg: 4.2 }], unit: 'm' },
+    figuresFirst: false,
+    drills: (key) => drillsFor(key).map(({ name }) => name),
     units: { length: 'mm', distance: 'm' },
     cause: result && causeOf(result, ['face', 'toes'], null),
     chains: result ? chainsOfResult(result) : [],
@@ -81,7 +85,10 @@ describe('the finding', () => {
 
   it('names the line to fix first with its move, its split and its feel', async () => {
     const { text } = await panelOf({}, { targetDistanceM: 150 });
-    expect(text).toMatch(/Likely first: toes, \d+ %/);
+    expect(text).toMatch(/Toes first, (most likely|perhaps)\./);
+    expect(text).toMatch(/They aim 10 m right of Barge, near Kiln\. 3\.\d° closed/);
+    expect(text).toContain('Drills: Feet together first; Rod along the toes; Stand in the footprints.');
+    expect(text).not.toContain('%');
     expect(text).toContain('Trail toe 30 mm toward the line.');
     expect(text).toContain('trail 15 mm in, lead 15 mm back');
     expect(text).toContain('It will feel aimed 10 m left of where it feels now.');
@@ -98,20 +105,21 @@ describe('the finding', () => {
 
   it('mirrors the feel for a left-hander, and keeps the move', async () => {
     const { text } = await panelOf({ handedness: 'left' }, { targetDistanceM: 150 });
-    expect(text).toContain('3.9° closed (left)');
+    expect(text).toContain('They aim 10 m left of Barge.');
     expect(text).toContain('Trail toe 30 mm toward the line.');
     expect(text).toContain('10 m right of where it feels now');
   });
 
-  it('says fix first where it is certain, and likely first with its chance where it is not', async () => {
+  it('says a line first where it is certain, and how likely where it is not, with its chance one tap below', async () => {
     const sure = (solved: ResultDocument): ResultDocument => {
       const { posterior } = structuredClone(solved);
       if (posterior === undefined) throw new Error('an answer was asked for');
       posterior.lines.toes.probabilityFirst = 0.86;
       return { ...solved, posterior };
     };
-    expect((await panelOf({}, {}, undefined, sure)).text).toContain('Fix first: toes');
-    expect((await panelOf({})).text).toMatch(/Likely first: toes, \d+ %/);
+    expect((await panelOf({}, {}, undefined, sure)).text).toContain('Toes first. ');
+    expect((await panelOf({})).text).toMatch(/Toes first, (most likely|perhaps)\./);
+    expect((await panelOf({}, { figuresFirst: true })).text).toMatch(/Toes first: \d+ %\./);
   });
 
   it('says so when what comes first was not read', async () => {
@@ -122,21 +130,25 @@ describe('the finding', () => {
   it('says where a line aims from all that is known, and keeps the tape’s angle one tap below', async () => {
     const angle = ({ element }: Panel): HTMLElement | null => element.querySelector<HTMLElement>('.angle');
     const closed = await panelOf({}, { targetDistanceM: 150 });
-    expect(closed.text).toContain('aims 10 m right');
+    expect(closed.text).toContain('aims 10 m right of Barge');
     expect(angle(closed)?.hidden).toBe(true);
     expect((await panelOf({ handedness: 'left' }, { targetDistanceM: 150 })).text).toContain(
-      'aims 10 m left',
+      'aims 10 m left of Barge',
     );
     const opened = await panelOf({}, { targetDistanceM: 150 }, 'Toes');
     expect(angle(opened)?.hidden).toBe(false);
     expect(angle(opened)?.textContent).toMatch(/Tape 3\.9° closed \(right\) ± \d\.\d°/);
+    expect(angle(await panelOf({}, { figuresFirst: true }))?.hidden).toBe(false);
+    // Without an answer the tape says where it aims.
     const tape = ({ posterior: _none, ...rest }: ResultDocument): ResultDocument => rest;
-    expect(angle(await panelOf({}, { targetDistanceM: 150 }, undefined, tape))?.hidden).toBe(false);
+    expect((await panelOf({}, { targetDistanceM: 150 }, undefined, tape)).text).toContain(
+      'They aim 10 m right of Barge',
+    );
   });
 
   it('keeps the tape’s own figures one tap below, and says what the answer is made from', async () => {
     const { text } = await panelOf({ readings: [toes(594)] }, {}, 'Toes');
-    expect(text).toMatch(/The tape alone: in with \d+ %/);
+    expect(text).toMatch(/By the tape alone it is as wanted with \d+ %/);
     expect(text).toMatch(
       /The ± is mostly finding the points, \d+ %, then the target line\. Nothing at hand halves it\./,
     );
@@ -153,17 +165,19 @@ describe('the finding', () => {
         return { ...solved, posterior: { ...posterior, first: null, probabilityNoneFirst: p } };
       };
     const sure = await panelOf({ readings: [toes(571)] }, {}, undefined, fine(0.84));
-    expect(sure.text).toContain('Nothing to fix first');
-    expect(sure.text).toContain('Everything is in: 84 %.');
+    expect(sure.text).toContain('Nothing to fix first.');
+    expect(sure.text).toContain('Everything that was read is as wanted, as far as this shows.');
     const unsure = await panelOf({ readings: [toes(571)] }, {}, undefined, fine(0.34));
-    expect(unsure.text).toContain('Nothing stands out');
-    expect(unsure.text).toContain('Everything in is likelier than any one line out: 34 %.');
+    expect(unsure.text).toContain('Nothing stands out.');
+    expect(unsure.text).not.toContain('34 %');
+    const figures = await panelOf({ readings: [toes(571)] }, { figuresFirst: true }, undefined, fine(0.34));
+    expect(figures.text).toContain('Everything as wanted: 34 %.');
   });
 
   it('says what would settle a line that cannot be told, and its move, when it is opened', async () => {
     const tape = ({ posterior: _none, ...rest }: ResultDocument): ResultDocument => rest;
     const { text } = await panelOf({ readings: [toes(594)] }, {}, 'Toes', tape);
-    expect(text).toMatch(/Would settle it: \d+ readings/);
+    expect(text).toMatch(/Would decide it: \d+ readings/);
   });
 
   it('lets the instructor choose another line, and keeps what the readings say', async () => {
@@ -172,16 +186,22 @@ describe('the finding', () => {
     element.querySelector<HTMLButtonElement>('.mine')?.click();
     expect(chosen).toEqual(['hips']);
     const { text } = await panelOf({ readings }, { priority: 'hips' });
-    expect(text).toContain('Your choice: hips');
-    expect(text).toContain('The readings say: toes first.');
+    expect(text).toContain('Hips, your choice.');
+    expect(text).toMatch(/The readings say: Toes first/);
   });
 
   it('tells one turn of the whole body from a twist', async () => {
-    const turned = await panelOf({ readings: [toes(602), rod('hips', 84), rod('shoulders', 84)] });
+    const turned = await panelOf(
+      { readings: [toes(602), rod('hips', 84), rod('shoulders', 84)] },
+      { figuresFirst: true },
+    );
     expect(turned.text).toMatch(
       /The whole body is turned 3\.9° closed, ± \d\.\d°\. No twist shows; one of \d\.\d° would\./,
     );
-    const twisted = await panelOf({ readings: [toes(612), rod('hips', 10), rod('shoulders', 0)] });
+    const twisted = await panelOf(
+      { readings: [toes(612), rod('hips', 10), rod('shoulders', 0)] },
+      { figuresFirst: true },
+    );
     expect(twisted.text).toMatch(/Twisted: the toes stand \d\.\d° more closed/);
   });
 
@@ -196,7 +216,7 @@ describe('the finding', () => {
     const part = await panelOf({ readings: [toes(571)] });
     expect(part.text).toContain('Of what was looked at (toes): not the cause. Not read: face.');
     const open = await panelOf({ readings: [toes(587)] });
-    expect(open.text).toContain('neither ruled in nor out');
-    expect(open.text).toContain('Not read: face, ball position.');
+    expect(open.text).toContain('The set-up may be the cause, or not.');
+    expect(open.text).toContain('Not read yet: face, ball position.');
   });
 });

@@ -1,7 +1,23 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  input,
+  linkedSignal,
+  output,
+  signal,
+} from '@angular/core';
 import { type Advised, type Cause, feelOfTurn } from '@lotrecht/judging';
 import { type LineResult, type ResultDocument } from '@lotrecht/records';
-import { formatDistance, formatLength } from '@lotrecht/words';
+import {
+  type Aim,
+  type AimGround,
+  aimSentence,
+  aimText,
+  firstSentence,
+  formatDistance,
+  formatLength,
+} from '@lotrecht/words';
 import { type Chain, COVERAGE_FACTOR, type LineBudget, radiansFromDegrees, signWords } from '@lotrecht/core';
 import { Bob } from '../../../ui/bob.ts';
 import {
@@ -17,15 +33,18 @@ import {
   uncertaintyText,
 } from '../../../words/words.ts';
 import { budgetText } from './budget-words.ts';
-import { causeText, chainText } from './cause-words.ts';
-
-/** Nearer to the target than this share of its distance nobody sees a difference: a fifth of a degree. */
-const STRAIGHT_WITHIN = 0.0035;
+import { causeFigure, causeText, chainText } from './cause-words.ts';
 
 /** What stands beside the result in a finding. */
 export interface FindingGround {
   readonly handedness: 'right' | 'left';
   readonly targetDistanceM?: number;
+  /** What directions are told by. */
+  readonly aim: AimGround;
+  /** Figures are shown without a tap. */
+  readonly figuresFirst: boolean;
+  /** What is practised for a line, by name. */
+  readonly drills: (key: LineKey) => readonly string[];
   /** How a line that was read is corrected; null for one that was not. Asked for what is shown alone. */
   readonly advised: (key: LineKey) => Advised | null;
   readonly units: { readonly length: 'mm' | 'cm' | 'in'; readonly distance: 'm' | 'yd' };
@@ -60,6 +79,8 @@ export class FindingPanel {
 
   /** The line whose details are shown. */
   protected readonly opened = signal<LineKey | null>(null);
+  /** Angles, chances and what they are made of, of every line. */
+  protected readonly figures = linkedSignal(() => this.ground().figuresFirst);
 
   protected readonly lines = computed(() => {
     const result = this.result();
@@ -76,16 +97,19 @@ export class FindingPanel {
     return result === null ? null : firstOf(result);
   });
 
-  /** Nothing comes first, and how sure that is. */
+  /** Nothing comes first. */
   protected readonly nothingFirst = computed(() => {
     const first = this.readFirst();
-    if (first === null || first.line !== null) return null;
-    if (first.probability === null)
-      return { title: 'Nothing to fix first', text: 'No line that was read is out or probably out.' };
-    const percent = percentText(first.probability);
-    return first.certain
-      ? { title: 'Nothing to fix first', text: `Everything is in: ${percent}.` }
-      : { title: 'Nothing stands out', text: `Everything in is likelier than any one line out: ${percent}.` };
+    if (first === null || first.line !== null || this.picture() !== null) return null;
+    if (first.probability === null || first.certain)
+      return {
+        title: 'Nothing to fix first.',
+        text: 'Everything that was read is as wanted, as far as this shows.',
+      };
+    return {
+      title: 'Nothing stands out.',
+      text: 'Nothing is clearly off. One more reading may show what is.',
+    };
   });
 
   /** Where there is more to gain than at what comes first. */
@@ -98,23 +122,24 @@ export class FindingPanel {
     return `Most to gain: the ${most}, farthest outside.`;
   });
 
-  /** The line to work on, and how sure it is. */
+  /** The line to work on: where it aims, what to move and how that will feel. */
   protected readonly first = computed(() => {
     const [result, said] = [this.result(), this.readFirst()];
     const chosen = this.ground().priority;
     const key = chosen ?? said?.line ?? null;
-    if (result === null || said === null || key === null) return null;
+    // Where the picture of the target is wrong, no line is.
+    if (result === null || said === null || key === null || this.picture() !== null) return null;
     const isOther = chosen !== undefined && chosen !== said.line;
     const line = result.lines[key];
+    const aim = this.aim(result, key);
+    const drills = this.ground().drills(key);
     return {
       key,
-      title: isOther
-        ? `Your choice: ${key}`
-        : said.certain
-          ? `Fix first: ${key}`
-          : `Likely first: ${key}${said.probability === null ? '' : `, ${percentText(said.probability)}`}`,
+      title: isOther ? `${LINE_TITLES[key]}, your choice.` : firstSentence(key, said),
+      where: aim === null ? null : aimSentence(key, aim, this.ground().aim),
+      degrees: line === undefined ? null : this.degrees(result, key),
       other: isOther
-        ? `The readings say: ${said.line === null ? 'nothing out' : `${said.line} first`}.`
+        ? `The readings say: ${said.line === null ? 'nothing is off' : firstSentence(said.line, said)}`
         : null,
       notRead:
         line !== undefined
@@ -122,8 +147,19 @@ export class FindingPanel {
           : key === 'face'
             ? 'The face was not read: read it next.'
             : `The ${key} were not read: read them next.`,
+      drills: drills.length === 0 ? null : `Drills: ${drills.join('; ')}.`,
       ...this.correction(key),
     };
+  });
+
+  /** How sure that is, for who wants it. */
+  protected readonly firstFigure = computed(() => {
+    const said = this.readFirst();
+    if (said === null || said.probability === null) return null;
+    const percent = percentText(said.probability);
+    return said.line === null
+      ? `Everything as wanted: ${percent}.`
+      : `${LINE_TITLES[said.line]} first: ${percent}.`;
   });
 
   /** The move to the goal, the same shared by both feet, and how it will feel. */
@@ -140,7 +176,7 @@ export class FindingPanel {
 
   protected readonly picture = computed(() =>
     this.result()?.targetPicture === true
-      ? 'Target picture: face and body agree, and aim somewhere else. Change the picture before the body.'
+      ? 'Face and body agree, and aim somewhere else. Change the picture of the target before the body.'
       : null,
   );
 
@@ -170,7 +206,9 @@ export class FindingPanel {
 
   protected readonly cause = computed(() => {
     const { cause } = this.ground();
-    return cause === null || this.result() === null ? null : causeText(cause);
+    return cause === null || this.result() === null
+      ? null
+      : { text: causeText(cause), figure: causeFigure(cause) };
   });
 
   protected readonly from = computed(() => (this.result()?.posterior ? this.ground().madeFrom : null));
@@ -200,13 +238,11 @@ export class FindingPanel {
       uncertainty: uncertaintyText(line),
       side: line.side,
       aims: this.aims(result, key),
-      // What is known besides the tape speaks first; the tape’s own figures are one tap below.
-      isAnswered: lean !== null && result.posterior !== undefined,
       lean,
       words: lean?.words ?? 'No tolerance in this method',
       // A number and its sign are never parted by the end of a line.
       percent: lean === null ? '' : percentText(lean.probability).replaceAll(' ', '\u00a0'),
-      details: this.opened() === key ? this.details(result, key, line) : null,
+      details: this.figures() || this.opened() === key ? this.details(result, key, line) : null,
       isChosen: this.ground().priority === key,
     };
   }
@@ -218,14 +254,31 @@ export class FindingPanel {
     return [tapeText(line), this.budget(key), settle, this.moveWithU(key)].filter((text) => text !== null);
   }
 
-  /** Where a line is thought to aim, at the target’s distance and in the unit that is set; null without a distance. */
+  /** Where a line is thought to aim, from all that is known; from the tape where nothing else is. */
+  private aim(result: ResultDocument, key: LineKey): Aim | null {
+    const { targetDistanceM: distanceM = 0, handedness } = this.ground();
+    const handedDeg = answerOfLine(result, key)?.meanDeg ?? result.lines[key]?.handedAzimuthDeg;
+    if (handedDeg === undefined) return null;
+    const deg = handedness === 'right' ? handedDeg : -handedDeg;
+    return {
+      deg,
+      metres: distanceM > 0 ? feelOfTurn(handedDeg, { distanceM, handedness }).metres : null,
+    };
+  }
+
+  /** In a row, beside the name of its line. */
   private aims(result: ResultDocument, key: LineKey): string | null {
-    const { targetDistanceM: distanceM, handedness, units } = this.ground();
-    const answer = answerOfLine(result, key);
-    if (answer === undefined || distanceM === undefined || !(distanceM > 0)) return null;
-    const { metres, side } = feelOfTurn(answer.meanDeg, { distanceM, handedness });
-    if (metres < STRAIGHT_WITHIN * distanceM) return 'aims straight';
-    return `aims ${formatDistance(metres < 10 ? metres : Math.round(metres), units.distance)} ${side}`;
+    const aim = result.lines[key] === undefined ? null : this.aim(result, key);
+    if (aim === null || aim.metres === null) return null;
+    return `aims ${aimText(aim, { ...this.ground().aim, seen: [] })}`;
+  }
+
+  /** Degrees second: the angle by its word. */
+  private degrees(result: ResultDocument, key: LineKey): string | null {
+    const deg = answerOfLine(result, key)?.meanDeg ?? result.lines[key]?.handedAzimuthDeg;
+    if (deg === undefined) return null;
+    const [below, above] = signWords(key);
+    return `${Math.abs(deg).toFixed(1)}° ${Math.abs(deg) < 0.05 ? 'square' : deg < 0 ? below : above}`;
   }
 
   private budget(key: LineKey): string | null {
@@ -262,7 +315,7 @@ export class FindingPanel {
 /** What the tape alone says of a line; null where nothing else speaks. */
 function tapeText({ verdict, conformanceProbability }: LineResult): string | null {
   if (verdict === undefined || conformanceProbability === undefined) return null;
-  return `The tape alone: in with ${percentText(conformanceProbability)}.`;
+  return `By the tape alone it is as wanted with ${percentText(conformanceProbability)}.`;
 }
 
 /** Half by each foot keeps the distance to the ball. */
@@ -284,5 +337,5 @@ function settleText({ wouldSettle }: LineResult, unit: 'mm' | 'cm' | 'in'): stri
     wouldSettle.repeats === null ? null : `${wouldSettle.repeats} readings`,
     wouldSettle.rodMm === null ? null : `a rod of ${formatLength(wouldSettle.rodMm, unit)} held across`,
   ].filter((way) => way !== null);
-  return ways.length === 0 ? 'More readings would not settle it.' : `Would settle it: ${ways.join(', or ')}.`;
+  return ways.length === 0 ? 'More readings would not decide it.' : `Would decide it: ${ways.join(', or ')}.`;
 }

@@ -12,7 +12,9 @@ import {
   type LineDifference,
   rodAcrossMm,
 } from '@lotrecht/judging';
+import { drillsFor } from '@lotrecht/paper';
 import { type ResultDocument } from '@lotrecht/records';
+import { type AimGround } from '@lotrecht/words';
 import { COVERAGE_FACTOR, type LineBudget, signWords } from '@lotrecht/core';
 import { SettingsStore } from '../../../settings/settings.store.ts';
 import { MethodStore } from '../../../methods/method.store.ts';
@@ -94,7 +96,22 @@ export class FindingWords {
       earlier === 0
         ? `From today’s readings, and ${others}.`
         : `From today and ${earlier} earlier ${earlier === 1 ? 'check' : 'checks'}.`;
-    return `${from} What comes first is told of the habit.`;
+    return `${from} It speaks of the habit.`;
+  });
+
+  /** The place's own marks, as they are seen from its target. */
+  private readonly aim = computed((): AimGround => {
+    const { name } = this.content.target();
+    const marks = this.content.marks();
+    const target = marks.find((mark) => mark.kind === 'target' && mark.name === name);
+    return {
+      ...(name !== undefined && { targetName: name }),
+      seen:
+        target === undefined
+          ? []
+          : marks.map((mark) => ({ name: mark.name, fromTargetDeg: mark.bearingDeg - target.bearingDeg })),
+      unit: this.settings.settings().distanceUnit,
+    };
   });
 
   private advisedOf(key: LineKey): Advised | null {
@@ -118,6 +135,9 @@ export class FindingWords {
       handedness: this.content.student()?.handedness ?? 'right',
       advised: (key) => this.advisedOf(key),
       budget: (key) => this.budgetOf(key),
+      aim: this.aim(),
+      figuresFirst: this.settings.settings().figuresFirst ?? false,
+      drills: (key) => drillsFor(key).map(({ name }) => name),
       units: { length: this.content.unit(), distance: this.settings.settings().distanceUnit },
       ...(distanceM !== undefined && { targetDistanceM: distanceM }),
       ...(feltDeg !== undefined && { feltDeg }),

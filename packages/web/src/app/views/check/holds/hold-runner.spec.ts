@@ -95,7 +95,7 @@ describe('a hold', () => {
     const fixture = TestBed.createComponent(NextStep);
     TestBed.tick();
     const text = (fixture.nativeElement as HTMLElement).textContent ?? '';
-    expect(text).toMatch(/Face, (square rod|rod off the face)/);
+    expect(text).toMatch(/One more: face, (square rod|rod off the face), \d+ s/);
     (fixture.nativeElement as HTMLElement).querySelector('button')?.click();
     TestBed.tick();
     expect(

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { type AdviceGround } from '@lotrecht/judging';
 import { type Candidate, HOLDING_TIMES } from '@lotrecht/core';
 import { firstOf, percentText } from '../../../words/words.ts';
+import { SettingsStore } from '../../../settings/settings.store.ts';
 import { CheckContent } from '../check-content.ts';
 import { HoldRunner } from './hold-runner.ts';
 import { wayTitle } from '../readings/entry.ts';
@@ -21,7 +22,7 @@ const MOST_HOLDS = 4;
         <p>{{ readOn }}</p>
       }
       @if (candidate(); as c) {
-        <button type="button" (click)="take(c)">Take it up: {{ named(c) }}</button>
+        <button type="button" (click)="take(c)">Add it: {{ named(c) }}</button>
       }
     </section>
   `,
@@ -53,6 +54,7 @@ const MOST_HOLDS = 4;
 export class NextStep {
   private readonly content = inject(CheckContent);
   private readonly runner = inject(HoldRunner);
+  private readonly settings = inject(SettingsStore);
 
   private readonly ground = computed((): AdviceGround | null => {
     const student = this.content.student();
@@ -116,8 +118,10 @@ export class NextStep {
     // A number and its sign are never parted by the end of a line.
     const whole = (probability: number): string => percentText(probability).replace(' ', '\u00a0');
     return (
-      `${capital(line)}, ${wayTitle(by, rod)}: ${Math.round(seconds)} s${newHold ? ' in another hold' : ''}. ` +
-      `What comes first is then ${whole(Math.min(1, now + gain))} sure, now ${whole(now)}.`
+      `One more: ${line}, ${wayTitle(by, rod)}, ${Math.round(seconds)} s${newHold ? ' in another hold' : ''}.` +
+      (this.settings.settings().figuresFirst === true
+        ? ` What comes first is then ${whole(Math.min(1, now + gain))} sure, now ${whole(now)}.`
+        : '')
     );
   });
 
@@ -149,11 +153,7 @@ const READ_ON =
 
 const STOPS = {
   read: 'All that is worth holding still for is planned.',
-  settled: 'Settled: nothing more is worth holding still for.',
-  'not-worth-it': 'Nothing at hand would tell enough to be worth holding still for.',
-  'no-hold-left': 'Open, and no hold is left. Let the student rest.',
+  settled: 'Sure enough: nothing more to read.',
+  'not-worth-it': 'Nothing at hand would make it clearer.',
+  'no-hold-left': 'No hold is left. Let the student rest.',
 } as const;
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
-}

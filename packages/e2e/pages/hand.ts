@@ -1,0 +1,31 @@
+import { type Locator, type Page } from '@playwright/test';
+import { type CheckPage } from './check.page.ts';
+
+/** Whatever a hand does beyond digits is counted. */
+export class Hand {
+  actions = 0;
+
+  constructor(
+    private readonly page: Page,
+    private readonly check: CheckPage,
+  ) {}
+
+  async tap(what: Locator): Promise<void> {
+    this.actions++;
+    await what.tap();
+  }
+
+  async next(): Promise<void> {
+    this.actions++;
+    await this.check.tapKey('Next');
+  }
+
+  /** The large key once everything is read. */
+  async reveal(): Promise<void> {
+    this.actions++;
+    await this.page
+      .locator('lo-number-pad')
+      .getByRole('button', { name: /^(Next|Reveal)$/ })
+      .tap();
+  }
+}

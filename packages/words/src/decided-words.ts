@@ -53,21 +53,35 @@ export function aimSentence(key: LineKey, aim: Aim, ground: AimGround): string {
 }
 
 /**
- * The same without a subject, for a row.
+ * The same without a subject.
  *
  * @example aimText({ deg: 0, metres: 0 }, { seen: [], unit: 'm' }) // 'at the target'
  */
 export function aimText({ deg, metres }: Aim, { targetName, seen, unit }: AimGround): string {
   const target = targetName ?? 'the target';
-  if (Math.abs(deg) < STRAIGHT_WITHIN_DEG) return `at ${target}`;
-  const off =
-    metres === null
-      ? `${Math.abs(deg).toFixed(1)}°`
-      : formatDistance(metres < WHOLE_FROM ? metres : Math.round(metres), unit);
+  if (isStraight(deg)) return `at ${target}`;
   const near = seen
     .filter(({ name }) => name !== targetName)
     .map(({ name, fromTargetDeg }) => ({ name, apartDeg: Math.abs(fromTargetDeg - deg) }))
     .filter(({ apartDeg }) => apartDeg <= NEAR_DEG)
     .toSorted((a, b) => a.apartDeg - b.apartDeg)[0];
-  return `${off} ${deg < 0 ? 'left' : 'right'} of ${target}${near === undefined ? '' : `, near ${near.name}`}`;
+  return `${besideText({ deg, metres }, unit)} of ${target}${near === undefined ? '' : `, near ${near.name}`}`;
+}
+
+/**
+ * The same in the fewest words.
+ *
+ * @example besideText({ deg: -4.2, metres: 11.2 }, 'm') // '11 m left'
+ */
+export function besideText({ deg, metres }: Aim, unit: DistanceUnit): string {
+  if (isStraight(deg)) return 'straight';
+  const off =
+    metres === null
+      ? `${Math.abs(deg).toFixed(1)}°`
+      : formatDistance(metres < WHOLE_FROM ? metres : Math.round(metres), unit);
+  return `${off} ${deg < 0 ? 'left' : 'right'}`;
+}
+
+function isStraight(deg: number): boolean {
+  return Math.abs(deg) < STRAIGHT_WITHIN_DEG;
 }

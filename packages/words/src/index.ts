@@ -3,6 +3,7 @@ export {
   type AimGround,
   aimSentence,
   aimText,
+  besideText,
   firstSentence,
   type SeenMark,
 } from './decided-words.ts';

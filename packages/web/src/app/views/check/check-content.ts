@@ -46,6 +46,7 @@ import { fieldErrorsOf } from './readings/field-errors.ts';
 import { PlanEdits } from './holds/plan-edits.ts';
 import { newestThought } from './finding/beside-the-page.ts';
 import { takePlannedStation } from '../../settings/planned-station.ts';
+import { lastTimeOf } from './readings/last-time.ts';
 import { beginningOf, readUsual } from './readings/usual-readings.ts';
 
 /** What a check holds while it is open: what is typed, under which circumstances, and what core makes of it. */
@@ -212,6 +213,8 @@ export class CheckContent {
   });
 
   /** What is to be read, and how. */
+  /** How this student’s lines were read last with this group of clubs. */
+  readonly lastTime = computed(() => lastTimeOf(this.lesson(), this.earlier(), this.club().group));
   readonly plan = new PlanEdits(this, (edit) => this.edit(edit));
 
   /** What the hand typed, digit by digit. */

@@ -13,7 +13,7 @@ import {
   type Aim,
   type AimGround,
   aimSentence,
-  aimText,
+  besideText,
   firstSentence,
   formatDistance,
   formatLength,
@@ -270,7 +270,7 @@ export class FindingPanel {
   private aims(result: ResultDocument, key: LineKey): string | null {
     const aim = result.lines[key] === undefined ? null : this.aim(result, key);
     if (aim === null || aim.metres === null) return null;
-    return `aims ${aimText(aim, { ...this.ground().aim, seen: [] })}`;
+    return `aims ${besideText(aim, this.ground().aim.unit)}`;
   }
 
   /** Degrees second: the angle by its word. */

@@ -1,6 +1,7 @@
 import { type JudgedBy, planToRuleOut, rodAcrossMm, type Tools } from '@lotrecht/judging';
 import { type LineKey } from '../../../words/words.ts';
 import { allInOrder, linesOfPlan, spreadOverHolds } from './plan.ts';
+import { type LastTime } from '../readings/last-time.ts';
 import { firstWay } from '../readings/ways.ts';
 import { type Run } from './run.ts';
 import { type Entry, freeId, lengthText, type LengthUnit, parseEntry } from '../readings/entry.ts';
@@ -19,6 +20,8 @@ export interface PlanGround {
   /** Already with the server: its readings stay in their holds. */
   readonly stored: () => boolean;
   readonly tools: () => Tools;
+  /** How this student’s lines were read last. */
+  readonly lastTime: () => LastTime;
 }
 
 type Edit = (entries: readonly Entry[]) => readonly Entry[];
@@ -32,7 +35,7 @@ export class PlanEdits {
 
   /** A new reading of a line as it was read last, its base as it was. */
   entryOf(line: LineKey, way?: UsualWay, taken: readonly Entry[] = []): Entry {
-    const { by, rod } = way ?? readUsual().ways[line] ?? firstWay(line);
+    const { by, rod } = way ?? this.ground.lastTime().ways[line] ?? readUsual().ways[line] ?? firstWay(line);
     const entry: Entry = {
       id: freeId(taken, line, false),
       line,
@@ -166,8 +169,8 @@ export class PlanEdits {
   /** Bases, lengths and distances that are known before the tape comes out. */
   private usualFields(entry: Entry): Readonly<Record<string, string>> {
     const unit = this.ground.unit();
-    const { basesMm } = readUsual();
-    const kept = basesMm[baseName(entry, entry.line)];
+    const name = baseName(entry, entry.line);
+    const kept = this.ground.lastTime().basesMm[name] ?? readUsual().basesMm[name];
     const text = (mm: number | undefined): string => (mm === undefined ? '' : lengthText(mm, unit));
     switch (entry.by) {
       case 'gaps': {

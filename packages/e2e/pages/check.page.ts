@@ -51,6 +51,16 @@ export class CheckPage {
     await this.page.waitForURL((url) => url.href !== before && /\/checks\//.test(url.href));
   }
 
+  /** Reads a line by its bare points, whatever the last time was done with. */
+  async readBare(line: string): Promise<void> {
+    const way = this.row(line).getByRole('button', { name: /how it is read/ });
+    if (!((await way.textContent()) ?? '').includes('rod across')) return;
+    await way.click();
+    await this.page
+      .getByRole('button', { name: new RegExp(`^${(line.split(' ')[0] ?? '').toLowerCase()} bare`) })
+      .click();
+  }
+
   /** Lifts the cover of a blind baseline. */
   async reveal(): Promise<void> {
     await this.page.getByRole('button', { name: 'Reveal now' }).click();

@@ -1,4 +1,5 @@
 import { type Locator, type Page } from '@playwright/test';
+import { choose } from './choose.ts';
 
 /** A target or landmark as it is typed in. */
 export interface MarkToType {
@@ -29,9 +30,10 @@ export class PlacePage {
     await form.getByLabel('Name').fill(mark.name);
     await form.getByLabel(/^Distance/).fill(mark.distance);
     if (mark.offset !== undefined) await form.getByLabel('Off to the side').fill(mark.offset);
-    if (mark.offsetIn !== undefined) await form.getByLabel(/^in/).selectOption(mark.offsetIn);
-    if (mark.side !== undefined) await form.getByLabel(/^Side/).selectOption({ label: mark.side });
-    if (mark.kind !== undefined) await form.getByLabel('It is a').selectOption(mark.kind);
+    if (mark.offsetIn !== undefined)
+      await choose(form.getByLabel(/^in/), mark.offsetIn === 'deg' ? 'degrees' : /at its distance$/);
+    if (mark.side !== undefined) await choose(form.getByLabel(/^Side/), mark.side);
+    if (mark.kind !== undefined) await choose(form.getByLabel('It is a'), mark.kind);
     await form.getByLabel(/^Distance/).press('Enter');
   }
 

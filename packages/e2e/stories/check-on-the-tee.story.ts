@@ -1,4 +1,5 @@
 import { expect, type Locator, type Page } from '@playwright/test';
+import { choose } from '../pages/choose.ts';
 import { test } from '../pages/quiet.ts';
 import { CheckPage } from '../pages/check.page.ts';
 import { Hand } from '../pages/hand.ts';
@@ -42,6 +43,7 @@ async function readAllSevenOnce(page: Page, check: CheckPage): Promise<void> {
   await button(page, 'All seven').tap();
   await check.toTape();
   for (const [line, [first = '', second = '', base = '']] of Object.entries(GAPS)) {
+    await check.readBare(line);
     const inputs = check.row(line).getByRole('textbox');
     await inputs.nth(0).fill(first);
     await inputs.nth(1).fill(second);
@@ -213,6 +215,7 @@ test('a left-hander’s whole body is told to the left, and a rod across sharpen
   await button(page, 'Read the shoulders').tap();
   await check.toTape();
   await check.typeReadings(['571', '602', '450', '4', '1', '75']);
+  await check.readBare('Shoulders');
   const shoulders = check.row('Shoulders').getByRole('textbox');
   for (const [index, text] of ['430', '455', '400'].entries()) {
     await shoulders.nth(index).fill(text);
@@ -331,8 +334,8 @@ test('an own method is copied and changed; a check keeps the version it was judg
   await expect(check.toes).toContainText('Too closed');
   await button(page, /Ground$/).tap();
   const ground = page.getByRole('dialog', { name: 'Ground' });
-  await ground.getByLabel(/^Judged by/).selectOption({ label: 'Rim school' });
-  await ground.getByLabel(/^Beside it/).selectOption({ label: 'All parallel' });
+  await choose(ground.getByLabel(/^Judged by/), 'Rim school');
+  await choose(ground.getByLabel(/^Beside it/), 'All parallel');
   const toes = ground.getByRole('row', { name: /^Toes/ });
   await expect(toes.getByRole('cell').nth(0)).toHaveText('Square');
   await expect(toes.getByRole('cell').nth(1)).toHaveText(/too closed/);
@@ -369,6 +372,7 @@ test('the look, ball and items are told with the finding, and before and after w
     ['Shoulders', '432'],
     ['Shoulders after the look', '380'],
   ] as const) {
+    await check.readBare(row);
     const inputs = check.row(row).getByRole('textbox');
     for (const [index, text] of ['430', trail, '400'].entries()) {
       await inputs.nth(index).fill(text);

@@ -1,4 +1,5 @@
 import { expect } from '@playwright/test';
+import { choose } from '../pages/choose.ts';
 import { test } from '../pages/quiet.ts';
 import { CheckPage } from '../pages/check.page.ts';
 import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
@@ -111,10 +112,10 @@ test('a string of 6 m sighted over a plumb line is kept once and written into th
   const line = page.locator('lo-target-line-fields');
   await expect(line).toContainText('± 1.0° for the target line, mostly from the sighting');
   await expect(line).toContainText('hang a plumb line');
-  await line.getByLabel('Sighted').selectOption('plumb-line');
+  await choose(line.getByLabel('Sighted'), 'over a hanging plumb line');
   await expect(line).toContainText('± 0.4°');
-  await page.getByLabel('Made so').selectOption({ label: 'at North rim' });
-  await line.getByLabel('Sighted').selectOption('plumb-line');
+  await choose(page.getByLabel('Made so'), 'at North rim');
+  await choose(line.getByLabel('Sighted'), 'over a hanging plumb line');
   await page.getByRole('button', { name: 'Keep for checks' }).click();
   await expect(page.getByText('Kept: it costs one tap in a check.')).toBeVisible();
 
@@ -137,7 +138,7 @@ test('a check is re-based and back: every line once, both values kept', async ({
   const ground = page.getByRole('dialog', { name: 'Ground' });
   await ground.getByLabel('Laid off by').fill('209.5');
   await ground.getByLabel('Laid off by').blur();
-  await ground.getByLabel('to the').selectOption('left');
+  await choose(ground.getByLabel('to the'), 'left');
   await ground.getByRole('button', { name: 'Correct all lines: laid 2.0° left' }).click();
   await expect(ground.getByRole('row', { name: /Toes/ })).toContainText('3.9° closed (right)');
   await expect(ground.getByRole('row', { name: /Toes/ })).toContainText('1.9° closed (right)');
@@ -164,7 +165,7 @@ test('the dominant eye is found by pointing and kept for a student; the mark pla
 }) => {
   await page.goto(to('/station'));
   const sighting = page.locator('lo-sighting');
-  await sighting.getByLabel(/^Of/).selectOption({ label: 'Runa Feldt' });
+  await choose(sighting.getByLabel(/^Of/), 'Runa Feldt');
   await sighting.getByRole('button', { name: 'Done, next' }).click();
   await sighting.getByRole('button', { name: 'Done, next' }).click();
   await sighting.getByRole('button', { name: 'Gone' }).click();
@@ -176,7 +177,7 @@ test('the dominant eye is found by pointing and kept for a student; the mark pla
   const planner = page.locator('lo-mark-planner');
   await expect(planner.getByRole('row', { name: /^0\.4 m/ })).toContainText('0.72°');
   await expect(planner.locator('svg')).toBeVisible();
-  await planner.getByLabel('Plays').selectOption('left');
+  await choose(planner.getByLabel('Plays'), 'left-handed');
   await expect(planner.getByRole('row', { name: /^4 m/ })).toContainText('left');
   await planner.getByLabel('Gives in to what it seems').fill('0');
   await planner.getByLabel('May turn the line by').fill('1');
@@ -199,11 +200,11 @@ test('the same readings stand beside each other under two methods, and the check
   await expect(check.toes).toContainText('Too closed');
   await page.getByRole('button', { name: /Ground$/ }).click();
   const ground = page.getByRole('dialog', { name: 'Ground' });
-  await ground.getByLabel(/^Beside it/).selectOption({ label: 'Shoulders and eyes rule' });
+  await choose(ground.getByLabel(/^Beside it/), 'Shoulders and eyes rule');
   const toes = ground.getByRole('row', { name: /^Toes/ });
   await expect(toes.getByRole('cell').nth(0)).toHaveText('Too closed');
   await expect(toes.getByRole('cell').nth(1)).toHaveText('Square');
-  await ground.getByLabel(/^Judged by/).selectOption({ label: 'Shoulders and eyes rule' });
+  await choose(ground.getByLabel(/^Judged by/), 'Shoulders and eyes rule');
   await page.keyboard.press('Escape');
   await expect(check.toes).toContainText('5.1° closed (right)');
   await expect(check.toes).toContainText('Square');

@@ -1,4 +1,5 @@
 import { type BrowserContext, expect, type Page } from '@playwright/test';
+import { choose } from '../pages/choose.ts';
 import { axeViolations } from '../pages/axe.ts';
 import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
 import { test } from '../pages/quiet.ts';
@@ -154,7 +155,7 @@ test('a station plan', async () => {
   await one.getByRole('button', { name: 'Keep plan' }).click();
   await expect(one.getByText('Kept.', { exact: true })).toBeVisible();
   await both('/station', async (page) => {
-    await page.locator('lo-station-planner select').first().selectOption({ label: 'Irons' });
+    await choose(page.locator('lo-station-planner').getByLabel('Plan'), 'Irons');
     await expect(plan(page)).toHaveValue('Irons');
   });
   await plan(one).fill('Irons, wet');

@@ -49,11 +49,12 @@ const MISSING: Readonly<Record<Scope, string>> = {
         <label>
           <span>Consent given by</span>
           <input
+            #field
             type="text"
             maxlength="120"
             autocomplete="off"
             [value]="givenBy()"
-            (input)="givenBy.set($any($event.target).value)"
+            (input)="givenBy.set(field.value)"
           />
         </label>
         <lo-day-field label="On" [max]="today" [value]="givenOn()" (valueChange)="givenOn.set($event)" />

@@ -14,14 +14,15 @@ export type NumberKind = 'mm' | 'cm' | 'in' | 'm' | 'yd' | '°' | '%';
     <label>
       <span>{{ label() }}, {{ kind() }}</span>
       <input
+        #field
         type="text"
         inputmode="decimal"
         autocomplete="off"
         [attr.aria-invalid]="slip() !== null"
         [attr.aria-describedby]="id"
         [value]="shown()"
-        (input)="whileTyped($any($event.target).value)"
-        (change)="settle($any($event.target).value)"
+        (input)="whileTyped(field.value)"
+        (change)="settle(field.value)"
       />
     </label>
     <p class="slip" role="alert" [id]="id">{{ slip() }}</p>

@@ -1,3 +1,5 @@
+import { MatOption, MatSelect } from '@angular/material/select';
+import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, input, model } from '@angular/core';
 import { composeTargetLine } from '@lotrecht/judging';
 import { type TargetLineChoice } from '@lotrecht/records';
@@ -28,17 +30,17 @@ export function lineUncertaintyText(uncertaintyRad: number): string {
 /** How a target line is made and sighted, with what its uncertainty is made of and what would halve it. */
 @Component({
   selector: 'lo-target-line-fields',
-  imports: [NumberField],
+  imports: [MatFormField, MatLabel, MatOption, MatSelect, NumberField],
   template: `
     <div class="fields">
-      <label>
-        <span>Made of</span>
-        <select (change)="make($any($event.target).value)">
+      <mat-form-field>
+        <mat-label>Made of</mat-label>
+        <mat-select [value]="choice().made" (valueChange)="make($event)">
           @for (way of ways; track way[0]) {
-            <option [value]="way[0]" [selected]="way[0] === choice().made">{{ way[1] }}</option>
+            <mat-option [value]="way[0]">{{ way[1] }}</mat-option>
           }
-        </select>
-      </label>
+        </mat-select>
+      </mat-form-field>
       <lo-number-field
         label="End to end"
         kind="m"
@@ -62,15 +64,13 @@ export function lineUncertaintyText(uncertaintyRad: number): string {
         [value]="choice().offsetMm"
         (valueChange)="change({ offsetMm: $event })"
       />
-      <label>
-        <span>Sighted</span>
-        <select (change)="change({ aid: $any($event.target).value })">
-          <option value="none" [selected]="choice().aid === 'none'">by eye</option>
-          <option value="plumb-line" [selected]="choice().aid === 'plumb-line'">
-            over a hanging plumb line
-          </option>
-        </select>
-      </label>
+      <mat-form-field>
+        <mat-label>Sighted</mat-label>
+        <mat-select [value]="choice().aid" (valueChange)="change({ aid: $event })">
+          <mat-option value="none">by eye</mat-option>
+          <mat-option value="plumb-line"> over a hanging plumb line </mat-option>
+        </mat-select>
+      </mat-form-field>
       <lo-number-field
         label="From behind the ball"
         kind="m"

@@ -1,3 +1,5 @@
+import { MatOption, MatSelect } from '@angular/material/select';
+import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { type InstructorSettings } from '@lotrecht/records';
@@ -9,35 +11,35 @@ import { ProblemNote } from '../../ui/problem-note.ts';
 /** What is set once and never asked again: units, eye, equipment. Kept at every change. */
 @Component({
   selector: 'lo-settings-form',
-  imports: [MatCheckbox, NumberField, ProblemNote],
+  imports: [MatCheckbox, MatFormField, MatLabel, MatOption, MatSelect, NumberField, ProblemNote],
   template: `
     @if (problem(); as p) {
       <lo-problem-note [problem]="p" [canRetry]="false" />
     }
     <div class="fields">
-      <label>
-        <span>Distances in</span>
-        <select (change)="keep({ distanceUnit: $any($event.target).value })">
-          <option value="m" [selected]="settings().distanceUnit === 'm'">metres</option>
-          <option value="yd" [selected]="settings().distanceUnit === 'yd'">yards</option>
-        </select>
-      </label>
-      <label>
-        <span>Lengths in</span>
-        <select (change)="keep({ lengthUnit: $any($event.target).value })">
-          <option value="mm" [selected]="settings().lengthUnit === 'mm'">millimetres</option>
-          <option value="cm" [selected]="settings().lengthUnit === 'cm'">centimetres</option>
-          <option value="in" [selected]="settings().lengthUnit === 'in'">inches and fractions</option>
-        </select>
-      </label>
-      <label>
-        <span>You sight with</span>
-        <select (change)="chooseEye($any($event.target).value)">
-          <option value="" [selected]="settings().dominantEye === null">not tested</option>
-          <option value="right" [selected]="settings().dominantEye === 'right'">right eye</option>
-          <option value="left" [selected]="settings().dominantEye === 'left'">left eye</option>
-        </select>
-      </label>
+      <mat-form-field>
+        <mat-label>Distances in</mat-label>
+        <mat-select [value]="settings().distanceUnit" (valueChange)="keep({ distanceUnit: $event })">
+          <mat-option value="m">metres</mat-option>
+          <mat-option value="yd">yards</mat-option>
+        </mat-select>
+      </mat-form-field>
+      <mat-form-field>
+        <mat-label>Lengths in</mat-label>
+        <mat-select [value]="settings().lengthUnit" (valueChange)="keep({ lengthUnit: $event })">
+          <mat-option value="mm">millimetres</mat-option>
+          <mat-option value="cm">centimetres</mat-option>
+          <mat-option value="in">inches and fractions</mat-option>
+        </mat-select>
+      </mat-form-field>
+      <mat-form-field>
+        <mat-label>You sight with</mat-label>
+        <mat-select [value]="settings().dominantEye ?? ''" (valueChange)="chooseEye($event)">
+          <mat-option value="">not tested</mat-option>
+          <mat-option value="right">right eye</mat-option>
+          <mat-option value="left">left eye</mat-option>
+        </mat-select>
+      </mat-form-field>
       <lo-number-field
         label="Tape division"
         kind="mm"
@@ -61,14 +63,14 @@ import { ProblemNote } from '../../ui/problem-note.ts';
         [value]="equipment().stringM"
         (valueChange)="equip({ stringM: $event })"
       />
-      <label>
-        <span>Plumb bobs</span>
-        <select (change)="equip({ bobs: +$any($event.target).value })">
+      <mat-form-field>
+        <mat-label>Plumb bobs</mat-label>
+        <mat-select [value]="equipment().bobs" (valueChange)="equip({ bobs: $event })">
           @for (n of bobCounts; track n) {
-            <option [value]="n" [selected]="n === equipment().bobs">{{ n }}</option>
+            <mat-option [value]="n">{{ n }}</mat-option>
           }
-        </select>
-      </label>
+        </mat-select>
+      </mat-form-field>
       <lo-number-field
         label="Rod off the face"
         [kind]="settings().lengthUnit"

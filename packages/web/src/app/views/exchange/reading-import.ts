@@ -1,3 +1,5 @@
+import { MatOption, MatSelect } from '@angular/material/select';
+import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { type ReadingImportReport } from '@lotrecht/records';
@@ -21,7 +23,7 @@ import { UploadState } from './upload-state.ts';
 /** A foreign table of readings: chosen, its columns named, looked at, and then brought in, all or nothing. */
 @Component({
   selector: 'lo-reading-import',
-  imports: [MatButton, ProblemTable, UploadState],
+  imports: [MatButton, MatFormField, MatLabel, MatOption, MatSelect, ProblemTable, UploadState],
   templateUrl: './reading-import.html',
   styleUrls: ['../../ui/plain-fields.scss', '../../ui/plain-table.scss', './file-in.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,3 +1,5 @@
+import { MatOption, MatSelect } from '@angular/material/select';
+import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { type RetentionView } from '@lotrecht/records';
@@ -9,21 +11,21 @@ import { ProblemNote } from '../../ui/problem-note.ts';
 /** How long data is kept after a last lesson, and whose time is over. Erasing stays a person's decision. */
 @Component({
   selector: 'lo-retention',
-  imports: [ProblemNote, RouterLink],
+  imports: [MatFormField, MatLabel, MatOption, MatSelect, ProblemNote, RouterLink],
   template: `
     @if (problem(); as p) {
       <lo-problem-note [problem]="p" [canRetry]="false" />
     }
     @if (view(); as v) {
-      <label>
-        <span>After the last lesson</span>
-        <select (change)="keep($any($event.target).value)">
-          <option value="" [selected]="v.months === null">until it is asked for</option>
+      <mat-form-field>
+        <mat-label>After the last lesson</mat-label>
+        <mat-select [value]="v.months ?? ''" (valueChange)="keep($event)">
+          <mat-option value="">until it is asked for</mat-option>
           @for (months of choices(v.months); track months) {
-            <option [value]="months" [selected]="v.months === months">{{ months }} months</option>
+            <mat-option [value]="months">{{ months }} months</mat-option>
           }
-        </select>
-      </label>
+        </mat-select>
+      </mat-form-field>
       @if (v.over.length > 0) {
         <p>Their time is over; look, and erase there:</p>
         <ul>

@@ -1,3 +1,5 @@
+import { MatOption, MatSelect } from '@angular/material/select';
+import { MatFormField, MatLabel } from '@angular/material/form-field';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -46,7 +48,20 @@ import { SendLink } from './send-link.ts';
 /** What a check sends home: the sight picture, one page, sheets for the pocket, and the link. */
 @Component({
   selector: 'lo-hand-out',
-  imports: [RecordTrouble, MatButton, MatCheckbox, OwnEyes, PocketSheets, ProblemNote, RouterLink, SendLink],
+  imports: [
+    MatButton,
+    MatCheckbox,
+    MatFormField,
+    MatLabel,
+    MatOption,
+    MatSelect,
+    OwnEyes,
+    PocketSheets,
+    ProblemNote,
+    RecordTrouble,
+    RouterLink,
+    SendLink,
+  ],
   templateUrl: './hand-out.html',
   styleUrls: ['../../ui/plain-fields.scss', './hand-out.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,

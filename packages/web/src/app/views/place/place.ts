@@ -1,3 +1,5 @@
+import { MatOption, MatSelect } from '@angular/material/select';
+import { MatFormField, MatLabel } from '@angular/material/form-field';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -47,7 +49,16 @@ function zeroOf(marks: readonly PlaceMark[]): string | null {
 /** One place: name, kind, and what is seen from the ball, entered in seconds and tried on the strip at once. */
 @Component({
   selector: 'lo-place',
-  imports: [RecordTrouble, MatButton, RouterLink, LandmarkStrip],
+  imports: [
+    LandmarkStrip,
+    MatButton,
+    MatFormField,
+    MatLabel,
+    MatOption,
+    MatSelect,
+    RecordTrouble,
+    RouterLink,
+  ],
   templateUrl: './place.html',
   styleUrl: './place.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

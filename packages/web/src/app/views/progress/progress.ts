@@ -1,3 +1,5 @@
+import { MatOption, MatSelect } from '@angular/material/select';
+import { MatFormField, MatLabel } from '@angular/material/form-field';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -44,7 +46,19 @@ const NEWEST_LESSONS = 30;
 /** Angles over lessons, and whether a change is real. */
 @Component({
   selector: 'lo-progress',
-  imports: [DayField, LevelMatrix, LevelsBeside, LinePicture, MatButton, ProblemNote, RouterLink],
+  imports: [
+    DayField,
+    LevelMatrix,
+    LevelsBeside,
+    LinePicture,
+    MatButton,
+    MatFormField,
+    MatLabel,
+    MatOption,
+    MatSelect,
+    ProblemNote,
+    RouterLink,
+  ],
   templateUrl: './progress.html',
   styleUrl: './progress.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

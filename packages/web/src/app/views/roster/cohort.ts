@@ -1,3 +1,5 @@
+import { MatOption, MatSelect } from '@angular/material/select';
+import { MatFormField, MatLabel } from '@angular/material/form-field';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -17,7 +19,7 @@ import { cohortRows } from './cohort-rows.ts';
 /** How the lines of a group of students stand, each student once, with where the share may lie. */
 @Component({
   selector: 'lo-cohort',
-  imports: [ProblemNote],
+  imports: [MatFormField, MatLabel, MatOption, MatSelect, ProblemNote],
   templateUrl: './cohort.html',
   styleUrls: ['../../ui/plain-fields.scss', '../../ui/plain-table.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,3 +1,5 @@
+import { MatOption, MatSelect } from '@angular/material/select';
+import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
@@ -18,7 +20,7 @@ const NO_FILTER = { sort: 'due', instructor: '', due: '', flag: '', out: '', met
 /** The whole academy for its head: who is due, who has relapsed, how groups stand, who instructs whom. */
 @Component({
   selector: 'lo-roster',
-  imports: [Cohort, MatButton, ProblemNote, RouterLink],
+  imports: [Cohort, MatButton, MatFormField, MatLabel, MatOption, MatSelect, ProblemNote, RouterLink],
   templateUrl: './roster.html',
   styleUrls: ['../../ui/plain-fields.scss', '../../ui/plain-table.scss', './roster.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,

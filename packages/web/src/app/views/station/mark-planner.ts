@@ -1,3 +1,5 @@
+import { MatOption, MatSelect } from '@angular/material/select';
+import { MatFormField, MatLabel } from '@angular/material/form-field';
 import {
   afterRenderEffect,
   ChangeDetectionStrategy,
@@ -34,7 +36,7 @@ const STEPS = 60;
 /** A mark ahead of the ball, near or far: what laying it inexactly costs, and how far aside it seems from address. */
 @Component({
   selector: 'lo-mark-planner',
-  imports: [NumberField],
+  imports: [MatFormField, MatLabel, MatOption, MatSelect, NumberField],
   templateUrl: './mark-planner.html',
   styleUrl: './mark-planner.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,3 +1,5 @@
+import { MatOption, MatSelect } from '@angular/material/select';
+import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { type InstructorSettings, type StudentView } from '@lotrecht/records';
@@ -23,7 +25,7 @@ const DISTANCES_M = [1, 2, 2.7, 3] as const;
 /** Which eye sights, found by pointing and kept; and what an eye off the line costs. */
 @Component({
   selector: 'lo-sighting',
-  imports: [MatButton, NumberField],
+  imports: [MatButton, MatFormField, MatLabel, MatOption, MatSelect, NumberField],
   templateUrl: './sighting.html',
   styleUrl: './sighting.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,3 +1,5 @@
+import { MatOption, MatSelect } from '@angular/material/select';
+import { MatFormField, MatLabel } from '@angular/material/form-field';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -61,7 +63,7 @@ const FIRST_PLAN: StationPlan = {
 /** What to lay where, to scale: chosen, looked at, printed, kept for a place, and begun with. */
 @Component({
   selector: 'lo-station-planner',
-  imports: [RecordTrouble, MatButton, NumberField, SvgDrawing],
+  imports: [MatButton, MatFormField, MatLabel, MatOption, MatSelect, NumberField, RecordTrouble, SvgDrawing],
   templateUrl: './station-planner.html',
   styleUrls: ['../../ui/plain-fields.scss', './station-planner.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -246,7 +248,10 @@ export class StationPlanner {
     });
   }
 
-  protected readonly isOpened = computed(() => this.opened() !== null);
+  protected readonly openedId = computed(() => this.opened()?.id ?? '');
+  protected readonly aimedId = computed(
+    () => this.targets().find(({ name }) => name === this.plan().targetName)?.id ?? '',
+  );
 
   protected print(format: 'pdf' | 'svg'): void {
     const laid = this.layout();

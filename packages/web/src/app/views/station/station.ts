@@ -1,3 +1,5 @@
+import { MatOption, MatSelect } from '@angular/material/select';
+import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
@@ -23,6 +25,10 @@ import { StationPlanner } from './station-planner.ts';
     AidCheck,
     MarkPlanner,
     MatButton,
+    MatFormField,
+    MatLabel,
+    MatOption,
+    MatSelect,
     ProblemNote,
     RouterLink,
     Sighting,

@@ -34,11 +34,12 @@ import { ProblemNote } from '../../ui/problem-note.ts';
           <label>
             <span>Type the name to erase</span>
             <input
+              #field
               type="text"
               autocomplete="off"
               maxlength="120"
               [value]="typed()"
-              (input)="typed.set($any($event.target).value)"
+              (input)="typed.set(field.value)"
             />
           </label>
           <button

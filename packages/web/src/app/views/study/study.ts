@@ -1,3 +1,5 @@
+import { MatOption, MatSelect } from '@angular/material/select';
+import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
@@ -17,7 +19,7 @@ const USUAL_ROD_MM = millimetresFromMetres(ROD_M);
 /** How repeatably an instructor finds the points of a line: read an unchanged set-up again and again. */
 @Component({
   selector: 'lo-study',
-  imports: [MatButton, NumberField, ProblemNote, RouterLink],
+  imports: [MatButton, MatFormField, MatLabel, MatOption, MatSelect, NumberField, ProblemNote, RouterLink],
   templateUrl: './study.html',
   styleUrls: ['../../ui/plain-fields.scss', './study.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,

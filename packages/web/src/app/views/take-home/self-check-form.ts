@@ -1,3 +1,5 @@
+import { MatOption, MatSelect } from '@angular/material/select';
+import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { type SelfCheckInput, type StudentLinkPage } from '@lotrecht/records';
@@ -9,7 +11,7 @@ import { type Side, type TypedSelfCheck } from './typed-self-check.ts';
 /** What a student reads at home: two tape readings, where the club points, or a drill that was done. */
 @Component({
   selector: 'lo-self-check-form',
-  imports: [MatButton, NumberField],
+  imports: [MatButton, MatFormField, MatLabel, MatOption, MatSelect, NumberField],
   templateUrl: './self-check-form.html',
   styleUrls: ['../../ui/plain-fields.scss', './self-check-form.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,3 +1,5 @@
+import { MatOption, MatSelect } from '@angular/material/select';
+import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { type CheckDocument, type Circumstances as CircumstancesOf } from '@lotrecht/records';
 import { formatDistance, parseLength } from '@lotrecht/words';
@@ -17,6 +19,7 @@ const YARD_M = 0.9144;
 /** Club, target and ground of a check: kept from the last one, changed with one tap. */
 @Component({
   selector: 'lo-circumstances',
+  imports: [MatFormField, MatLabel, MatOption, MatSelect],
   templateUrl: './circumstances.html',
   styleUrl: './circumstances.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,3 +1,5 @@
+import { MatOption, MatSelect } from '@angular/material/select';
+import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { A11yModule } from '@angular/cdk/a11y';
 import {
   ChangeDetectionStrategy,
@@ -40,6 +42,10 @@ import { checkLineText } from './line-text.ts';
     A11yModule,
     CircumstanceFields,
     MatButton,
+    MatFormField,
+    MatLabel,
+    MatOption,
+    MatSelect,
     NumberField,
     ProblemNote,
     RouterLink,

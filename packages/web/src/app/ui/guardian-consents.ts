@@ -1,3 +1,5 @@
+import { MatInput } from '@angular/material/input';
+import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { type ConsentView, type StudentView } from '@lotrecht/records';
@@ -24,7 +26,7 @@ const MISSING: Readonly<Record<Scope, string>> = {
 /** What a minor's guardian has consented to: recorded with scope and day, withdrawn, never deleted. */
 @Component({
   selector: 'lo-guardian-consents',
-  imports: [DayField, MatButton, ProblemNote],
+  imports: [DayField, MatButton, MatFormField, MatInput, MatLabel, ProblemNote],
   template: `
     @if (problem(); as p) {
       <lo-problem-note [problem]="p" [canRetry]="false" />
@@ -46,9 +48,10 @@ const MISSING: Readonly<Record<Scope, string>> = {
     </ul>
     @if (missing().length > 0) {
       <div class="fields">
-        <label>
-          <span>Consent given by</span>
+        <mat-form-field>
+          <mat-label>Consent given by</mat-label>
           <input
+            matInput
             #field
             type="text"
             maxlength="120"
@@ -56,7 +59,7 @@ const MISSING: Readonly<Record<Scope, string>> = {
             [value]="givenBy()"
             (input)="givenBy.set(field.value)"
           />
-        </label>
+        </mat-form-field>
         <lo-day-field label="On" [max]="today" [value]="givenOn()" (valueChange)="givenOn.set($event)" />
         <fieldset>
           <legend>To</legend>

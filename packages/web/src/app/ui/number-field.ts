@@ -1,4 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, input, output, signal } from '@angular/core';
+import { FormControl, ReactiveFormsModule } from '@angular/forms';
+import { type ErrorStateMatcher } from '@angular/material/core';
+import { MatFormField, MatLabel } from '@angular/material/form-field';
+import { MatInput } from '@angular/material/input';
 import { askAboutComma, parseLength } from '@lotrecht/words';
 
 /** What a number is: a length in millimetres typed in any unit, metres, degrees, or percent. */
@@ -10,21 +14,22 @@ export type NumberKind = 'mm' | 'cm' | 'in' | 'm' | 'yd' | '°' | '%';
  */
 @Component({
   selector: 'lo-number-field',
+  imports: [MatFormField, MatInput, MatLabel, ReactiveFormsModule],
   template: `
-    <label>
-      <span>{{ label() }}, {{ kind() }}</span>
+    <mat-form-field>
+      <mat-label>{{ label() }}, {{ kind() }}</mat-label>
       <input
-        #field
+        matInput
         type="text"
         inputmode="decimal"
         autocomplete="off"
-        [attr.aria-invalid]="slip() !== null"
+        [formControl]="control"
+        [errorStateMatcher]="matcher"
         [attr.aria-describedby]="id"
-        [value]="shown()"
-        (input)="whileTyped(field.value)"
-        (change)="settle(field.value)"
+        (input)="whileTyped(control.value)"
+        (change)="settle(control.value)"
       />
-    </label>
+    </mat-form-field>
     <p class="slip" role="alert" [id]="id">{{ slip() }}</p>
   `,
   styleUrl: './plain-fields.scss',
@@ -32,6 +37,9 @@ export type NumberKind = 'mm' | 'cm' | 'in' | 'm' | 'yd' | '°' | '%';
     :host {
       display: block;
       min-width: 0;
+    }
+    mat-form-field {
+      width: 100%;
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -60,6 +68,16 @@ export class NumberField {
     const value = this.value();
     return this.typed() ?? (value === null ? '' : String(Number(this.inUnit(value).toFixed(3))));
   });
+
+  protected readonly control = new FormControl('', { nonNullable: true });
+  protected readonly matcher: ErrorStateMatcher = { isErrorState: () => this.slip() !== null };
+
+  constructor() {
+    effect(() => {
+      const shown = this.shown();
+      if (this.control.value !== shown) this.control.setValue(shown, { emitEvent: false });
+    });
+  }
 
   protected whileTyped(text: string): void {
     if (!this.live()) return;

@@ -85,6 +85,7 @@ import { ProblemNote } from '../../ui/problem-note.ts';
         Angle gauge
       </mat-checkbox>
       <mat-checkbox
+        class="whole"
         [checked]="settings().figuresFirst ?? false"
         (change)="keep({ figuresFirst: $event.checked })"
       >
@@ -115,6 +116,9 @@ import { ProblemNote } from '../../ui/problem-note.ts';
     :host {
       display: block;
       width: 100%;
+    }
+    .whole {
+      grid-column: 1 / -1;
     }
     h3 {
       margin: 14px 0 4px;

@@ -1,3 +1,4 @@
+import { MatInput } from '@angular/material/input';
 import { MatOption, MatSelect } from '@angular/material/select';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
 import {
@@ -52,6 +53,7 @@ import { SendLink } from './send-link.ts';
     MatButton,
     MatCheckbox,
     MatFormField,
+    MatInput,
     MatLabel,
     MatOption,
     MatSelect,

@@ -1,3 +1,4 @@
+import { MatInput } from '@angular/material/input';
 import { MatOption, MatSelect } from '@angular/material/select';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
@@ -16,7 +17,7 @@ const CHOICES_DAYS = [7, 28, 90, 180];
 /** The link that a student, or a minor's guardian, is sent: made, seen once, closed. */
 @Component({
   selector: 'lo-send-link',
-  imports: [GuardianConsents, MatButton, MatFormField, MatLabel, MatOption, MatSelect, ProblemNote],
+  imports: [GuardianConsents, MatButton, MatFormField, MatInput, MatLabel, MatOption, MatSelect, ProblemNote],
   templateUrl: './send-link.html',
   styleUrls: ['../../ui/plain-fields.scss', './send-link.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,3 +1,4 @@
+import { MatInput } from '@angular/material/input';
 import { MatOption, MatSelect } from '@angular/material/select';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
 import {
@@ -24,7 +25,17 @@ const FIRST_TOLERANCE: readonly [number, number] = [-2, 2];
 /** An own method while it is changed: its name, the order of lines, tolerances and goals, foot line, mark and ball table. */
 @Component({
   selector: 'lo-method-form',
-  imports: [CdkDrag, CdkDropList, MatButton, MatFormField, MatLabel, MatOption, MatSelect, NumberField],
+  imports: [
+    CdkDrag,
+    CdkDropList,
+    MatButton,
+    MatFormField,
+    MatInput,
+    MatLabel,
+    MatOption,
+    MatSelect,
+    NumberField,
+  ],
   templateUrl: './method-form.html',
   styleUrls: ['../../ui/plain-fields.scss', './method-form.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,3 +1,4 @@
+import { MatInput } from '@angular/material/input';
 import { MatOption, MatSelect } from '@angular/material/select';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
 import {
@@ -53,6 +54,7 @@ function zeroOf(marks: readonly PlaceMark[]): string | null {
     LandmarkStrip,
     MatButton,
     MatFormField,
+    MatInput,
     MatLabel,
     MatOption,
     MatSelect,

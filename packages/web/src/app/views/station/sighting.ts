@@ -1,3 +1,4 @@
+import { MatInput } from '@angular/material/input';
 import { MatOption, MatSelect } from '@angular/material/select';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
@@ -25,7 +26,7 @@ const DISTANCES_M = [1, 2, 2.7, 3] as const;
 /** Which eye sights, found by pointing and kept; and what an eye off the line costs. */
 @Component({
   selector: 'lo-sighting',
-  imports: [MatButton, MatFormField, MatLabel, MatOption, MatSelect, NumberField],
+  imports: [MatButton, MatFormField, MatInput, MatLabel, MatOption, MatSelect, NumberField],
   templateUrl: './sighting.html',
   styleUrl: './sighting.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,3 +1,4 @@
+import { MatInput } from '@angular/material/input';
 import { MatOption, MatSelect } from '@angular/material/select';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
 import {
@@ -63,7 +64,17 @@ const FIRST_PLAN: StationPlan = {
 /** What to lay where, to scale: chosen, looked at, printed, kept for a place, and begun with. */
 @Component({
   selector: 'lo-station-planner',
-  imports: [MatButton, MatFormField, MatLabel, MatOption, MatSelect, NumberField, RecordTrouble, SvgDrawing],
+  imports: [
+    MatButton,
+    MatFormField,
+    MatInput,
+    MatLabel,
+    MatOption,
+    MatSelect,
+    NumberField,
+    RecordTrouble,
+    SvgDrawing,
+  ],
   templateUrl: './station-planner.html',
   styleUrls: ['../../ui/plain-fields.scss', './station-planner.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,3 +1,5 @@
+import { MatInput } from '@angular/material/input';
+import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { Router } from '@angular/router';
@@ -13,7 +15,7 @@ import { ProblemNote } from '../../ui/problem-note.ts';
 /** A student's right to see what is kept, and to be forgotten. Erasing cannot be undone: the name is typed again. */
 @Component({
   selector: 'lo-leave',
-  imports: [MatButton, ProblemNote],
+  imports: [MatButton, MatFormField, MatInput, MatLabel, ProblemNote],
   template: `
     <section aria-labelledby="leave-title">
       <h2 id="leave-title">What is kept of {{ student().name }}</h2>
@@ -31,9 +33,10 @@ import { ProblemNote } from '../../ui/problem-note.ts';
           <lo-problem-note [problem]="p" [canRetry]="false" />
         }
         <div class="fields">
-          <label>
-            <span>Type the name to erase</span>
+          <mat-form-field>
+            <mat-label>Type the name to erase</mat-label>
             <input
+              matInput
               #field
               type="text"
               autocomplete="off"
@@ -41,7 +44,7 @@ import { ProblemNote } from '../../ui/problem-note.ts';
               [value]="typed()"
               (input)="typed.set(field.value)"
             />
-          </label>
+          </mat-form-field>
           <button
             matButton="outlined"
             type="button"

@@ -1,9 +1,12 @@
+import { MatAutocomplete, MatAutocompleteTrigger } from '@angular/material/autocomplete';
+import { MatInput } from '@angular/material/input';
 import { MatOption, MatSelect } from '@angular/material/select';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { type CheckDocument, type Circumstances as CircumstancesOf } from '@lotrecht/records';
-import { formatDistance, parseLength } from '@lotrecht/words';
+import { formatDistance } from '@lotrecht/words';
 import { SettingsStore } from '../../../settings/settings.store.ts';
+import { NumberField } from '../../../ui/number-field.ts';
 import { CLUB_GROUPS } from '../../../words/words.ts';
 import { CheckContent } from '../check-content.ts';
 import { FIRST_CIRCUMSTANCES } from '../draft-content.ts';
@@ -14,12 +17,20 @@ type ClubGroup = NonNullable<CheckDocument['club']>['group'];
 
 const NEAREST_M = 1;
 const FARTHEST_M = 500;
-const YARD_M = 0.9144;
 
 /** Club, target and ground of a check: kept from the last one, changed with one tap. */
 @Component({
   selector: 'lo-circumstances',
-  imports: [MatFormField, MatLabel, MatOption, MatSelect],
+  imports: [
+    MatAutocomplete,
+    MatAutocompleteTrigger,
+    MatFormField,
+    MatInput,
+    MatLabel,
+    MatOption,
+    MatSelect,
+    NumberField,
+  ],
   templateUrl: './circumstances.html',
   styleUrl: './circumstances.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -60,12 +71,8 @@ export class Circumstances {
   /** What can be aimed at where the lesson is held; without a place the target is typed. */
   protected readonly targets = computed(() => this.content.marks().filter((m) => m.kind === 'target'));
 
-  protected readonly distance = computed(() => {
-    const { distanceM } = this.content.target();
-    if (distanceM === undefined) return '';
-    return String(Number((distanceM / (this.unit() === 'yd' ? YARD_M : 1)).toFixed(2)));
-  });
-  protected readonly distanceProblem = signal<string | null>(null);
+  protected readonly nearestM = NEAREST_M;
+  protected readonly farthestM = FARTHEST_M;
 
   protected note(name: 'phase' | 'help', value: string): void {
     const circumstances = this.content.circumstances() ?? FIRST_CIRCUMSTANCES;
@@ -80,28 +87,17 @@ export class Circumstances {
   protected nameTarget(name: string): void {
     const known = this.targets().find((t) => t.name === name.trim());
     const distanceM = known === undefined ? this.content.target().distanceM : Math.round(known.distanceM);
-    this.distanceProblem.set(null);
     this.content.set('target', {
       ...(name.trim() && { name: name.trim() }),
       ...(distanceM !== undefined && { distanceM }),
     });
   }
 
-  /** A distance that cannot be one stays in its field with the reason, and out of the check. */
-  protected placeTarget(text: string): void {
+  protected placeTarget(distanceM: number | undefined): void {
     const { name } = this.content.target();
-    const typed = text.trim();
-    const read = parseLength(typed, this.unit());
-    const distanceM = read.kind === 'value' ? read.mm / 1000 : Number.NaN;
-    const fits = typed === '' || (distanceM >= NEAREST_M && distanceM <= FARTHEST_M);
-    const [least, most] = [NEAREST_M, FARTHEST_M].map((m) => formatDistance(m, this.unit()));
-    this.distanceProblem.set(
-      fits ? null : `Read “${typed}”. Type a distance from ${least} to ${most}, or leave it empty.`,
-    );
-    if (!fits) return;
     this.content.set('target', {
       ...(name !== undefined && { name }),
-      ...(typed !== '' && { distanceM }),
+      ...(distanceM !== undefined && { distanceM }),
     });
   }
 }

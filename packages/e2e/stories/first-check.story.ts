@@ -38,7 +38,7 @@ test('a right-hander’s toes at 571 and 602 on 450 read 3.9° closed to the rig
   await expect(check.priority).toContainText('Trail toe 30 mm toward the line.');
   await expect(check.priority).toContainText('trail 15 mm in, lead 15 mm back');
   await expect(check.priority).toContainText('aimed 9.9 m left');
-  await expect(check.board).toHaveAccessibleName(/Toes 3\.9° closed \(right\), out: too closed/);
+  await expect(check.board).toHaveAccessibleName(/Toes 3\.9° closed \(right\), too closed/);
   await check.keep();
 
   // Everything is stopped and started again: the server, the database, the page.

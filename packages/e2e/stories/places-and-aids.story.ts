@@ -176,7 +176,7 @@ test('the dominant eye is found by pointing and kept for a student; the mark pla
 
   const planner = page.locator('lo-mark-planner');
   await expect(planner.getByRole('row', { name: /^0\.4 m/ })).toContainText('0.72°');
-  await expect(planner.locator('svg')).toBeVisible();
+  await expect(planner.locator('svg').last()).toBeVisible();
   await choose(planner.getByLabel('Plays'), 'left-handed');
   await expect(planner.getByRole('row', { name: /^4 m/ })).toContainText('left');
   await planner.getByLabel('Gives in to what it seems').fill('0');

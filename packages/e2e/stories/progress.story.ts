@@ -88,16 +88,17 @@ test('a change that is noise is not dressed up, and different circumstances are 
   const table = page.getByRole('region', { name: 'Lesson by lesson' });
   await expect(table.getByText(/not shown \(\d+\.\d° can be shown\)/).first()).toBeVisible();
   await page.getByRole('button', { name: 'Choose two lessons' }).click();
-  const from = page.getByLabel(/^From/);
+  const from = page.getByRole('combobox', { name: /^From/ });
+  const until = page.getByRole('combobox', { name: /^to/ });
   await from.click();
-  const keys = await page.getByRole('option').allTextContents();
+  const keys = (await page.getByRole('option').allTextContents()).map((key) => key.trim());
   await page.keyboard.press('Escape');
   const cold = keys.filter((k) => k.includes('blind'));
   const coached = keys.filter((k) => k.includes('coached'));
   await choose(from, cold[0] ?? '');
-  await choose(page.getByLabel(/^to/), coached[0] ?? '');
+  await choose(until, coached[0] ?? '');
   await expect(page.getByText(/^Not compared: one was “baseline, blind, range/)).toBeVisible();
-  await choose(page.getByLabel(/^to/), cold[1] ?? '');
+  await choose(until, cold[1] ?? '');
   await expect(page.getByText(/ to .*: (not shown|\d+\.\d° toward)/)).toBeVisible();
 });
 

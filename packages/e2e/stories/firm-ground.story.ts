@@ -159,11 +159,12 @@ test('the whole story by keyboard alone', async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'The student steps out' })).toBeVisible();
   await page.keyboard.press('f');
   await expect(check.field('Face Heel gap')).toBeFocused();
-  for (const reading of ['4', '1', '75', '571', '602']) {
+  // The bases stand as they were the last time: Enter goes on to the next gap.
+  for (const reading of ['4', '1', '571']) {
     await page.keyboard.type(reading);
     await page.keyboard.press('Enter');
   }
-  await page.keyboard.type('450');
+  await page.keyboard.type('602');
   await page.keyboard.press('Escape');
   await page.keyboard.press('r');
   await expect(check.face).toContainText('2.3° open (right)');

@@ -1,5 +1,12 @@
 import { randomUUID } from 'node:crypto';
-import { type ColdCheck, coldChecksOf, earlierOf, earlierOfGroup, solveDocument } from '@lotrecht/judging';
+import {
+  type ColdCheck,
+  coldChecksOf,
+  earlierOf,
+  earlierOfGroup,
+  isCold,
+  solveDocument,
+} from '@lotrecht/judging';
 import { type Circumstances, type PlaceMark } from '@lotrecht/records';
 import { firstOf } from '@lotrecht/words';
 import { type Dice, diceOf } from '@lotrecht/simulation';
@@ -132,7 +139,9 @@ async function loadStudent(
       const id = randomUUID();
       const { record, rebase, circumstances } = check;
       const known = cold.flatMap((before) => earlierOf(before, heldOn) ?? []);
-      const earlier = earlierOfGroup(known, check.document.club?.group ?? 'mid-iron');
+      const earlier = isCold(circumstances)
+        ? earlierOfGroup(known, check.document.club?.group ?? 'mid-iron')
+        : undefined;
       const document = { ...check.document, ...(earlier && { earlier }) };
       await insertCheck(tx, actor, { id, lessonId, studentId });
       const version = {

@@ -1,4 +1,6 @@
 import { TestBed } from '@angular/core/testing';
+import { type EarlierView } from '@lotrecht/judging';
+import { type Circumstances } from '@lotrecht/records';
 import { keepUsual } from './readings/usual-readings.ts';
 import { CHECK_ID, Fakes, openStore, typeToes } from './test/open-store.ts';
 
@@ -25,6 +27,24 @@ describe('a blind baseline', () => {
     store.content.note({ revealed: false });
     store.content.set('circumstances', { phase: 'coached', help: 'rods', place: 'range', reader: 'student' });
     expect(store.content.covered()).toBe(false);
+  });
+});
+
+describe('cold checks before', () => {
+  it('answer a cold set-up, and say nothing of one with help or after balls', async () => {
+    const { store } = await openStore();
+    const observations = [{ line: 'toes', by: 'gaps', leadGapMm: 571, trailGapMm: 602, baseMm: 450 }];
+    store.content.earlier.set([
+      { clubGroup: 'mid-iron', check: { daysBefore: 7, targetLine: {}, observations } } as EarlierView,
+    ]);
+    const of = (phase: Circumstances['phase'], help: Circumstances['help']) => {
+      store.content.set('circumstances', { phase, help, place: 'range', reader: 'instructor' });
+      return store.content.known().earlier?.length;
+    };
+    expect(of('baseline', 'blind')).toBe(1);
+    expect(of('baseline', 'rods')).toBeUndefined();
+    expect(of('coached', 'cued')).toBeUndefined();
+    expect(of('after-balls', 'blind')).toBeUndefined();
   });
 });
 

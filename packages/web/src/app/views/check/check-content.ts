@@ -340,10 +340,15 @@ export class CheckContent {
     );
   });
 
-  /** What this check is answered from besides its readings: earlier cold checks, and who comes to this academy. */
+  /**
+   * What this check is answered from besides its readings: earlier cold checks, and who comes to this academy. A set-up
+   * with help, or after balls, is another thing than a cold one: cold checks say nothing of how it stood.
+   */
   readonly known = computed((): Pick<CheckDocument, 'earlier' | 'prior'> => {
     const { earlier, prior } = this.keptKnown() ?? {
-      earlier: earlierOfGroup([...this.earlier(), ...this.earlierToday()], this.club().group),
+      earlier: isCold(this.circumstances())
+        ? earlierOfGroup([...this.earlier(), ...this.earlierToday()], this.club().group)
+        : undefined,
       prior: this.prior(),
     };
     return { ...(earlier && { earlier }), ...(prior && { prior }) };

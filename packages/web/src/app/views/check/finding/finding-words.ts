@@ -96,7 +96,7 @@ export class FindingWords {
       earlier === 0
         ? `From today’s readings, and ${others}.`
         : `From today and ${earlier} earlier ${earlier === 1 ? 'check' : 'checks'}.`;
-    return `${from} It speaks of the habit.`;
+    return isCold(this.content.circumstances()) ? `${from} It speaks of the habit.` : from;
   });
 
   /** The place's own marks, as they are seen from its target. */

@@ -274,6 +274,7 @@ for (const theme of ['daylight', 'dim'] as const) {
       ['/places/new', 'New place'],
       ['/station', 'Station'],
       ['/methods', 'Methods'],
+      ['/handbook', 'Handbook'],
       ['/academy/roster', 'Roster'],
       ['/academy/files', 'Files in and out'],
       ['/nowhere', 'Nothing here'],

@@ -113,6 +113,11 @@ export const routes: Routes = [
         loadComponent: () => import('./views/methods/methods.ts').then((m) => m.MethodsView),
       },
       {
+        path: 'handbook',
+        title: 'Handbook · Lotrecht',
+        loadComponent: () => import('./views/handbook/handbook.ts').then((m) => m.HandbookPage),
+      },
+      {
         path: 'study',
         title: 'Repeatability · Lotrecht',
         loadComponent: () => import('./views/study/study.ts').then((m) => m.StudyPage),

@@ -12,6 +12,7 @@ import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } fro
 import {
   mdiAccountCircleOutline,
   mdiAccountMultipleOutline,
+  mdiBookOpenPageVariantOutline,
   mdiClipboardTextOutline,
   mdiFlagVariantOutline,
   mdiHammer,
@@ -30,6 +31,14 @@ import { KeyList } from './key-list.ts';
 import { LessonStrip } from './lesson-strip.ts';
 import { LockScreen } from './lock-screen.ts';
 
+/** One of the main places, as the way there is shown. */
+interface MainPlace {
+  readonly path: string;
+  readonly label: string;
+  readonly icon: string;
+  readonly onWideOnly?: boolean;
+}
+
 @Component({
   selector: 'lo-shell',
   imports: [RouterOutlet, RouterLink, RouterLinkActive, Icon, KeyList, LessonStrip, LockScreen],
@@ -47,13 +56,15 @@ export class Shell {
   protected readonly dayText = dayText;
   protected readonly deviceFails = deviceFails;
 
-  protected readonly places = computed(() => [
+  protected readonly places = computed((): readonly MainPlace[] => [
     { path: '/today', label: 'Today', icon: mdiClipboardTextOutline },
     { path: '/students', label: 'Students', icon: mdiAccountMultipleOutline },
     { path: '/station', label: 'Station', icon: mdiHammer },
     { path: '/places', label: 'Places', icon: mdiFlagVariantOutline },
     ...(this.session.isHead() ? [{ path: '/academy', label: 'Academy', icon: mdiHomeCityOutline }] : []),
     { path: '/account', label: 'Account', icon: mdiAccountCircleOutline },
+    // On a phone the row is full: there the handbook is found under Account and from every finding.
+    { path: '/handbook', label: 'Handbook', icon: mdiBookOpenPageVariantOutline, onWideOnly: true },
   ]);
 
   /** Asked to be kept, and not sent yet. Fetched behind the first page, which does not need it. */

@@ -40,7 +40,7 @@ import { DEFAULT_JUDGED, type Judged } from './judged.ts';
 import { linesOfPlan, spreadOverHolds } from './holds/plan.ts';
 import { NOT_BEGUN, type Run } from './holds/run.ts';
 import { type Entry, type FieldKey, type LengthUnit, parseEntry, toTyped } from './readings/entry.ts';
-import { doubtsOf } from './readings/doubts.ts';
+import { angleDoubtsOf, doubtsOf } from './readings/doubts.ts';
 import { losesReadings, splitKey, withField } from './readings/entry-fields.ts';
 import { fieldErrorsOf } from './readings/field-errors.ts';
 import { PlanEdits } from './holds/plan-edits.ts';
@@ -203,7 +203,11 @@ export class CheckContent {
   /** What can hardly be and was not insisted on yet. */
   readonly doubts = computed(() => {
     const kept = this.record().keptDoubtful ?? [];
-    return doubtsOf(this.settledEntries(), this.unit()).filter(({ line }) => !kept.includes(line));
+    const [entries, unit] = [this.settledEntries(), this.unit()];
+    const before = this.earlier().map(({ check }) => check);
+    return [...doubtsOf(entries, unit), ...angleDoubtsOf(entries, unit, before)].filter(
+      ({ line }) => !kept.includes(line),
+    );
   });
 
   /** How many fields were filled, of how many: all that a covered check says. */

@@ -102,6 +102,8 @@ export class CheckPage {
   protected readonly doubts = signal<readonly Doubt[]>([]);
   protected readonly differences = signal<readonly string[]>([]);
   protected readonly showVersions = signal(false);
+  /** The screen is turned to the student: large words and one picture. */
+  protected readonly turned = signal(false);
   protected readonly groundOpen = signal(false);
   protected readonly itemsOpen = signal(false);
   protected readonly phase = computed(() => this.content.run().phase);
@@ -182,6 +184,7 @@ export class CheckPage {
   protected load(lessonId: string, checkId: string): void {
     this.problem.set(null);
     this.showVersions.set(false);
+    this.turned.set(false);
     this.differences.set([]);
     this.settings
       .load()
@@ -332,6 +335,7 @@ export class CheckPage {
       x: () => this.table()?.swapSides(),
       r: () => this.content.covered() && this.reveal(),
       h: () => this.board()?.asItShouldBe.set(true),
+      u: () => this.content.shown() !== null && this.turned.update((turned) => !turned),
       l: () => void this.router.navigate(['/lessons', this.lessonId()]),
     };
     actions[event.key]?.();

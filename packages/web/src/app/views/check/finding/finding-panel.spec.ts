@@ -1,4 +1,5 @@
 import { TestBed } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
 import {
   advisedMoveOf,
   budgetsOfCheck,
@@ -30,6 +31,8 @@ interface Panel {
   readonly text: string;
   readonly element: HTMLElement;
   readonly chosen: (LineKey | null)[];
+  /** Turned to the student. @returns what it says then */
+  readonly turn: () => Promise<string>;
 }
 
 async function panelOf(
@@ -48,6 +51,8 @@ async function panelOf(
   });
   const solved = document ? solveDocument(document, { answer: 'live' }) : null;
   const result = solved && (answer?.(solved) ?? solved);
+  TestBed.resetTestingModule();
+  TestBed.configureTestingModule({ providers: [provideRouter([])] });
   const fixture = TestBed.createComponent(FindingPanel);
   const chosen: (LineKey | null)[] = [];
   fixture.componentInstance.choose.subscribe((line) => chosen.push(line));
@@ -74,7 +79,13 @@ async function panelOf(
     element.querySelector<HTMLButtonElement>(`[aria-label="${open}: details"]`)?.click();
     await fixture.whenStable();
   }
-  return { text: (element.textContent ?? '').replace(/\s+/g, ' '), element, chosen };
+  const said = (): string => (element.textContent ?? '').replace(/\s+/g, ' ');
+  const turn = async (): Promise<string> => {
+    fixture.componentRef.setInput('forStudent', true);
+    await fixture.whenStable();
+    return said();
+  };
+  return { text: said(), element, chosen, turn };
 }
 
 describe('the finding', () => {
@@ -92,6 +103,16 @@ describe('the finding', () => {
     expect(text).toContain('Trail toe 30 mm toward the line.');
     expect(text).toContain('trail 15 mm in, lead 15 mm back');
     expect(text).toContain('It will feel aimed 10 m left of where it feels now.');
+  });
+
+  it('turned to the student says little, and no figure of how sure it is', async () => {
+    const { element, turn } = await panelOf({}, { targetDistanceM: 150 });
+    const text = await turn();
+    expect(element.querySelector('h2')?.textContent).toMatch(/^Toes first/);
+    expect(text).toContain('They aim 10 m right of Barge, near Kiln.');
+    expect(text).toContain('Trail toe 30 mm toward the line.');
+    expect(text).not.toMatch(/[%±°]/);
+    expect(element.querySelectorAll('button')).toHaveLength(0);
   });
 
   it('tells the feel from where the student felt aimed, if anyone asked', async () => {

@@ -7,6 +7,7 @@ import {
   output,
   signal,
 } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { type Advised, type Cause, feelOfTurn } from '@lotrecht/judging';
 import { type LineResult, type ResultDocument } from '@lotrecht/records';
 import {
@@ -66,7 +67,7 @@ export interface FindingGround {
 /** What the readings say, for the instructor and for the student who looks over the shoulder. */
 @Component({
   selector: 'lo-finding-panel',
-  imports: [Bob],
+  imports: [Bob, RouterLink],
   templateUrl: './finding-panel.html',
   styleUrl: './finding-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -74,6 +75,8 @@ export interface FindingGround {
 export class FindingPanel {
   readonly result = input.required<ResultDocument | null>();
   readonly ground = input.required<FindingGround>();
+  /** Large and few words, without figures. */
+  readonly forStudent = input(false);
   /** Another line to work on, or null for what the readings say. */
   readonly choose = output<LineKey | null>();
 

@@ -1,3 +1,5 @@
+import { degreesFromRadians, signWords } from '@lotrecht/core';
+import { type CheckDocument } from '@lotrecht/records';
 import { formatLength } from '@lotrecht/words';
 import { type LineKey } from '../../../words/words.ts';
 import { type Entry, entryTitle, type FieldKey, type LengthUnit, parseEntry } from './entry.ts';
@@ -40,4 +42,65 @@ export function doubtsOf(entries: readonly Entry[], unit: LengthUnit): readonly 
     const question = `${entryTitle(entry)}: a base of ${formatLength(value, unit)}. Usual is ${formatLength(least, unit)} to ${formatLength(most, unit)}.`;
     return [{ key: base.key, line: entry.line, question }];
   });
+}
+
+/** Readings before of the same student. */
+export type ReadBefore = readonly Pick<CheckDocument, 'observations'>[];
+
+/** Nobody stands so far round by accident, degrees. */
+const FARTHEST_DEG = 20;
+/** A student changes by no more from one day to the next, degrees, however steady they were. */
+const LEAST_CHANGE_DEG = 10;
+/** So many of their own spreads are no accident either. */
+const SPREADS = 4;
+/** As near to what they stood before the other way round, degrees, lead and trail were swapped. */
+const SWAPPED_WITHIN_DEG = 4;
+
+/** Angles that can hardly be: against where this student stood before, or where anyone stands. */
+export function angleDoubtsOf(
+  entries: readonly Entry[],
+  unit: LengthUnit,
+  before: ReadBefore,
+): readonly Doubt[] {
+  return entries.flatMap((entry): readonly Doubt[] => {
+    if (entry.by !== 'gaps') return [];
+    const parsed = parseEntry(entry, unit);
+    const valueOf = (name: string): number | null => {
+      const field = parsed.find((f) => f.name === name);
+      return field?.parsed.kind === 'value' ? field.parsed.value : null;
+    };
+    const [leadGapMm, trailGapMm, baseMm] = [valueOf('leadGapMm'), valueOf('trailGapMm'), valueOf('baseMm')];
+    const trail = parsed.find((f) => f.name === 'trailGapMm');
+    if (leadGapMm === null || trailGapMm === null || baseMm === null || trail === undefined) return [];
+    const deg = closedDeg({ leadGapMm, trailGapMm, baseMm });
+    const known = before.flatMap(({ observations }) =>
+      observations.flatMap((o) => (o.by === 'gaps' && o.line === entry.line ? [closedDeg(o)] : [])),
+    );
+    const why = whyDoubted(deg, known);
+    if (why === null) return [];
+    const question = `${entryTitle(entry)}: ${wordOf(deg)}. ${why}`;
+    return [{ key: trail.key, line: entry.line, question }];
+  });
+}
+
+function closedDeg(o: {
+  readonly leadGapMm: number;
+  readonly trailGapMm: number;
+  readonly baseMm: number;
+}): number {
+  return degreesFromRadians(Math.atan2(o.trailGapMm - o.leadGapMm, o.baseMm));
+}
+
+function whyDoubted(deg: number, known: readonly number[]): string | null {
+  if (known.length < 2) return Math.abs(deg) > FARTHEST_DEG ? 'Hardly anyone stands so far round.' : null;
+  const mean = known.reduce((sum, each) => sum + each, 0) / known.length;
+  const spread = Math.sqrt(known.reduce((sum, each) => sum + (each - mean) ** 2, 0) / (known.length - 1));
+  if (Math.abs(deg - mean) <= Math.max(LEAST_CHANGE_DEG, SPREADS * spread)) return null;
+  const swapped = Math.abs(-deg - mean) <= SWAPPED_WITHIN_DEG;
+  return `Before it was ${wordOf(mean)}.${swapped ? ' Were lead and trail swapped?' : ''}`;
+}
+
+function wordOf(deg: number): string {
+  const [below, above] = signWords('toes');
+  return `${Math.abs(deg).toFixed(0)}° ${deg < 0 ? below : above}`;
 }

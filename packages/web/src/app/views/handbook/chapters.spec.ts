@@ -1,0 +1,18 @@
+import { CHAPTERS, found } from './chapters.ts';
+
+describe('the handbook', () => {
+  const entries = CHAPTERS.flatMap((chapter) => chapter.entries);
+
+  it('has an address of its own for everything it explains', () => {
+    const ids = [...CHAPTERS.map(({ id }) => id), ...entries.map(({ id }) => id)];
+    expect(new Set(ids).size).toBe(ids.length);
+    expect(entries.every(({ text }) => text.length > 0)).toBe(true);
+  });
+
+  it('finds what holds every word that is looked for, in its chapter, and all of it without one', () => {
+    expect(found('')).toBe(CHAPTERS);
+    expect(found('rod BASE').flatMap((c) => c.entries.map(({ id }) => id))).toEqual(['rod']);
+    expect(found('rod BASE').map(({ title }) => title)).toEqual(['How a line is read']);
+    expect(found('nowhere at all')).toEqual([]);
+  });
+});

@@ -1,0 +1,279 @@
+/** A drawing of the handbook, by what it shows. */
+export type HandbookDrawing =
+  'bare' | 'rod' | 'square' | 'face-rod' | 'points-at' | 'gauge' | 'eye' | 'words';
+
+/** One thing that is explained. */
+export interface Entry {
+  /** In the address, after #. */
+  readonly id: string;
+  readonly title: string;
+  readonly text: readonly string[];
+  readonly drawing?: HandbookDrawing;
+}
+
+/** A chapter of the handbook. */
+export interface Chapter {
+  readonly id: string;
+  readonly title: string;
+  readonly entries: readonly Entry[];
+}
+
+/** Everything the handbook says, in the order in which a lesson needs it. */
+export const CHAPTERS: readonly Chapter[] = [
+  {
+    id: 'steps',
+    title: 'A lesson in six steps',
+    entries: [
+      {
+        id: 'line',
+        title: 'Line',
+        text: [
+          'Say where you are, which target and which club. What you used last time stands there already.',
+          'Lay the string after the student has stepped out. A string in sight is help, and no set-up is blind beside it.',
+        ],
+      },
+      {
+        id: 'blind',
+        title: 'Blind',
+        text: [
+          'The student sets up as always, with no rod, string or word. You hold the marks; nobody reads a number.',
+          'They step out. They say where they felt aimed, you say what your eye saw. Then the string and the tape come out.',
+          'Nothing is shown before the reveal, so that guesses stay guesses.',
+        ],
+      },
+      {
+        id: 'finding',
+        title: 'Finding',
+        text: [
+          'It says what to work on first, where that line aims, what to move, and how it will feel.',
+          'Angles, chances and what they are made of are under The figures.',
+        ],
+      },
+      {
+        id: 'work',
+        title: 'Work',
+        text: [
+          'Read only the line you work on. The base stands as before: two gaps and you have the new figure.',
+          'Beside it stands what has changed since the blind set-up, and whether that is more than chance.',
+        ],
+      },
+      {
+        id: 'balls',
+        title: 'Balls',
+        text: [
+          'After some balls the student sets up again without help. This shows what stays once the ball is the thought.',
+        ],
+      },
+      {
+        id: 'home',
+        title: 'Home',
+        text: [
+          'One thing, one drill, one way to check oneself. Print it, or send a link that opens for some days.',
+          'Set the day of the next lesson: the student stands on Today when it comes.',
+        ],
+      },
+    ],
+  },
+  {
+    id: 'ways',
+    title: 'How a line is read',
+    entries: [
+      {
+        id: 'bare',
+        title: 'Bare: two points and the tape',
+        drawing: 'bare',
+        text: [
+          'Drop a plumb bob from each point, or mark the ground beside each toe. Measure from the string to each mark.',
+          'The base is how far apart the two marks are, along the string.',
+          'Feet and knees are found well this way. Hips and shoulders want a rod.',
+        ],
+      },
+      {
+        id: 'rod',
+        title: 'Rod across',
+        drawing: 'rod',
+        text: [
+          'Hold a rod or a club across hips, chest or cap. Drop a bob from each of its ends.',
+          'The base is the length of the rod. A longer rod makes the angle sharper.',
+        ],
+      },
+      {
+        id: 'square',
+        title: 'Square rod, for the face',
+        drawing: 'square',
+        text: [
+          'Lay a rod square to the string just ahead of the ball. Measure from it to the heel and to the toe of the leading edge.',
+          'The base is the leading edge between those two points.',
+        ],
+      },
+      {
+        id: 'face-rod',
+        title: 'Rod off the face',
+        drawing: 'face-rod',
+        text: [
+          'A rod that stands square off the face shows where it points. Measure how far its far end is from the string.',
+          'It is sharper than the square rod, for the rod is longer than the edge.',
+        ],
+      },
+      {
+        id: 'points-at',
+        title: 'Points at',
+        drawing: 'points-at',
+        text: [
+          'Lay a rod on the marks and look along it. Tap on the strip what you see there.',
+          'No tape is needed, and no string: it takes five seconds.',
+        ],
+      },
+      {
+        id: 'gauge',
+        title: 'Gauge',
+        drawing: 'gauge',
+        text: ['Lay an angle gauge on the rod and type what it shows, and to which side.'],
+      },
+      {
+        id: 'eye',
+        title: 'By eye',
+        drawing: 'eye',
+        text: [
+          'Say what you see before any tape comes out. It counts for as much as your eye was worth so far.',
+        ],
+      },
+    ],
+  },
+  {
+    id: 'why',
+    title: 'Why it says that',
+    entries: [
+      {
+        id: 'first',
+        title: 'Toes first, most likely',
+        text: [
+          'Your method has an order. The first line in it that is off comes first, for it moves the others along.',
+          'It is plain from four in five on. Below that it says most likely, and below one in two, perhaps.',
+          'It goes by today’s readings, by how bodies hang together, and by this student’s blind set-ups before.',
+        ],
+      },
+      {
+        id: 'aims',
+        title: 'They aim 11 m right of Barge',
+        text: [
+          'The line is drawn on to the distance of the target. A landmark near that direction is named.',
+          'It is where the line most likely aims, from all that is known. The tape’s own angle is under The figures.',
+        ],
+      },
+      {
+        id: 'move',
+        title: 'Trail toe 30 mm toward the line',
+        text: [
+          'The move that brings the line to your method’s goal. It is rounded to what the readings can know.',
+          'Shared by both feet it keeps the distance to the ball.',
+        ],
+      },
+      {
+        id: 'feel',
+        title: 'It will feel aimed left',
+        text: [
+          'Who has been aimed right for years feels left when square. Tell it before you move them.',
+          'With the felt aim from before the reveal it says where that will be.',
+        ],
+      },
+      {
+        id: 'as-far-as',
+        title: 'Square, as far as this shows',
+        text: [
+          'More likely square than not, but the reading is too wide to be sure. A rod across would show more.',
+          'Probably means four in five. Without a word before it, nineteen in twenty.',
+        ],
+      },
+      {
+        id: 'as-wanted',
+        title: 'As wanted',
+        text: [
+          'Some methods want a line turned, such as feet a little closed with the driver. Then square is not the goal.',
+        ],
+      },
+      {
+        id: 'cause',
+        title: 'The set-up may be the cause',
+        text: [
+          'Only when every line and the ball were read and are as wanted is the set-up not the cause.',
+          'What was not read is named. A plan To rule it out reads every line that is judged.',
+        ],
+      },
+      {
+        id: 'next',
+        title: 'One more: knees, rod across, 5 s',
+        text: [
+          'The one reading that would make most clear for each second of standing still.',
+          'When nothing at hand would, it says so. Let the student rest.',
+        ],
+      },
+    ],
+  },
+  {
+    id: 'words',
+    title: 'What a word means',
+    entries: [
+      {
+        id: 'open-closed',
+        title: 'Open, closed, square',
+        drawing: 'words',
+        text: [
+          'A body line of a right-hander is closed when it aims right of the target, open when it aims left.',
+          'A club face is open when it points right. For a left-hander all of it is mirrored.',
+        ],
+      },
+      {
+        id: 'plus-minus',
+        title: '± 1.5°',
+        text: [
+          'In nineteen of twenty readings the true angle lies within it. String, tape and finding the points are in it.',
+          'The student steps in a little otherwise each time; that is said apart.',
+        ],
+      },
+      {
+        id: 'gap-base',
+        title: 'Gap and base',
+        text: [
+          'A gap is how far a mark is from the string. The base is how far apart the two marks are.',
+          'Lead is the side nearer to the target.',
+        ],
+      },
+      {
+        id: 'hold',
+        title: 'Hold',
+        text: [
+          'As long as a student stands still, some fifteen seconds. What is read in one hold belongs together.',
+        ],
+      },
+      {
+        id: 'turn-twist',
+        title: 'Turn and twist',
+        text: [
+          'When all lines are off by the same, the whole body is turned: one move mends it.',
+          'When one line is off by more than the others, the body is twisted.',
+        ],
+      },
+      {
+        id: 'relapsed',
+        title: 'Relapsed and stable',
+        text: [
+          'Relapsed: off again, blind, after it had been as wanted. Stable: as wanted on three lessons running.',
+        ],
+      },
+    ],
+  },
+];
+
+/** Chapters with what is found in them; all of it where nothing is looked for. */
+export function found(looked: string): readonly Chapter[] {
+  const words = looked.toLowerCase().split(/\s+/).filter(Boolean);
+  if (words.length === 0) return CHAPTERS;
+  const has = ({ title, text }: Entry): boolean => {
+    const all = [title, ...text].join(' ').toLowerCase();
+    return words.every((word) => all.includes(word));
+  };
+  return CHAPTERS.map((chapter) => ({ ...chapter, entries: chapter.entries.filter(has) })).filter(
+    ({ entries }) => entries.length > 0,
+  );
+}

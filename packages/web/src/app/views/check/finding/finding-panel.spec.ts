@@ -138,7 +138,7 @@ describe('the finding', () => {
       posterior.lines.toes.probabilityFirst = 0.86;
       return { ...solved, posterior };
     };
-    expect((await panelOf({}, {}, undefined, sure)).text).toContain('Toes first. ');
+    expect((await panelOf({}, {}, undefined, sure)).text).toContain('Toes first.');
     expect((await panelOf({})).text).toMatch(/Toes first, (most likely|perhaps)\./);
     expect((await panelOf({}, { figuresFirst: true })).text).toMatch(/Toes first: \d+ %\./);
   });

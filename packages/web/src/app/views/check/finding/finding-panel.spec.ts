@@ -117,7 +117,7 @@ describe('the finding', () => {
 
   it('tells the feel from where the student felt aimed, if anyone asked', async () => {
     const { text } = await panelOf({}, { targetDistanceM: 150, feltDeg: -2 });
-    expect(text).toContain('Felt aimed 5.2 m left of it. Corrected, it will feel 15 m left of the target.');
+    expect(text).toContain('Felt aimed 5.2 m left of the target. Corrected, it will feel 15 m left of it.');
   });
 
   it('leaves the feel out without a distance', async () => {

@@ -310,8 +310,8 @@ export class FindingPanel {
     };
     if (feltDeg === undefined) return `It will feel aimed ${off(shift)} of where it feels now.`;
     const felt = distanceM * Math.tan(radiansFromDegrees(feltDeg));
-    const felts = Math.abs(felt) < 0.5 ? 'on the target' : `${off(felt)} of it`;
-    return `Felt aimed ${felts}. Corrected, it will feel ${off(felt + shift)} of the target.`;
+    const felts = Math.abs(felt) < 0.5 ? 'on the target' : `${off(felt)} of the target`;
+    return `Felt aimed ${felts}. Corrected, it will feel ${off(felt + shift)} of it.`;
   }
 }
 

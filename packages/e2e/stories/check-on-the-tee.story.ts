@@ -141,7 +141,7 @@ test('a blind baseline shows no number before the reveal; felt aim and guess are
   await check.reveal();
   await expect(check.toes).toContainText('3.9° closed (right)');
   await expect(check.priority).toContainText(
-    /Felt aimed 1\d m left of it\. Corrected, it will feel 2\d m left/,
+    /Felt aimed 1\d m left of the target\. Corrected, it will feel 2\d m left/,
   );
   await expect(page.getByText(/Your eye said [23]\.\d° right for the toes/)).toBeVisible();
   await check.keep();

@@ -39,8 +39,8 @@ import { type LineKey } from '../../words/words.ts';
 import { CheckContent } from './check-content.ts';
 import { CheckStore, type OpenedCheck } from './check.store.ts';
 import { type BegunStep, lessonSteps, stepOf } from '../../words/lesson-steps.ts';
-import { firstOf } from '../../words/words.ts';
 import { conflictRows } from './conflict-rows.ts';
+import { workedOn } from './draft-content.ts';
 import { type Doubt } from './readings/doubts.ts';
 import { FindingPanel } from './finding/finding-panel.ts';
 import { FindingWords } from './finding/finding-words.ts';
@@ -219,12 +219,20 @@ export class CheckPage {
       });
   }
 
+  /** The lesson's checks with the one that was kept here in its place; null while none was. */
+  private readonly keptOfLesson = computed(() => {
+    const [lesson, kept] = [this.content.lesson(), this.store.stored()];
+    if (lesson === null || kept === null) return null;
+    return lesson.checks.some(({ id }) => id === kept.id)
+      ? lesson.checks.map((check) => (check.id === kept.id ? kept : check))
+      : [...lesson.checks, kept];
+  });
+
   /** What the lesson has come to, with the set-up that was kept here. */
   private showSteps(): void {
-    const [lesson, kept] = [this.content.lesson(), this.store.stored()];
+    const [lesson, checks] = [this.content.lesson(), this.keptOfLesson()];
     const work = untracked(() => this.current.work());
-    if (lesson === null || kept === null || work === null) return;
-    const checks = [...lesson.checks.filter(({ id }) => id !== kept.id), kept];
+    if (lesson === null || checks === null || work === null) return;
     this.current.show({ ...work, steps: lessonSteps({ ...lesson, checks }) });
   }
 
@@ -368,9 +376,8 @@ export class CheckPage {
   });
 
   private readonly workLine = computed(() => {
-    const result = this.content.shown()?.result ?? null;
-    const first = result === null ? null : firstOf(result).line;
-    return this.content.record().priority ?? first ?? this.content.footLine();
+    const checks = this.keptOfLesson();
+    return workedOn(checks === null ? null : { checks }) ?? this.content.footLine();
   });
 
   protected nextCheck(): void {

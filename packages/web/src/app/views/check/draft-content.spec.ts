@@ -49,6 +49,11 @@ describe('a set-up that is begun in a step of the lesson', () => {
   it('works on what the instructor chose, else on what came first', () => {
     expect(workedOn({ ...lesson, checks: [kept('hips')] })).toBe('hips');
     expect(workedOn({ ...lesson, checks: [kept()] })).toBe('toes');
+    const coached: Circumstances = { ...COLD, phase: 'coached', help: 'cued' };
+    // Coached set-ups read one line: work stays where it is, unless the instructor chooses another.
+    expect(workedOn({ ...lesson, checks: [kept('hips'), kept(undefined, coached)] })).toBe('hips');
+    expect(workedOn({ ...lesson, checks: [kept(), kept('hips', coached)] })).toBe('hips');
+    expect(workedOn({ ...lesson, checks: [kept(undefined, coached)] })).toBeNull();
     expect(workedOn({ ...lesson, checks: [] })).toBeNull();
     expect(workedOn(null)).toBeNull();
   });

@@ -1,4 +1,4 @@
-import { composeTargetLine, judgementOf } from '@lotrecht/judging';
+import { composeTargetLine, isCold, judgementOf } from '@lotrecht/judging';
 import {
   type CheckDocument,
   type CheckRecord,
@@ -111,10 +111,13 @@ const BEGUN_WITH: Readonly<Record<BegunStep, Pick<Circumstances, 'phase' | 'help
   balls: { phase: 'after-balls', help: 'blind' },
 };
 
-/** The line that is worked on: the instructor's choice, else what came first in the newest set-up that says so. */
-export function workedOn(lesson: LessonView | null): LineKey | null {
+/**
+ * The line that is worked on: the instructor's choice, or what came first in the newest cold set-up, whichever is newer.
+ * A set-up that was coached reads one line and says nothing of the others, so that work stays where it is.
+ */
+export function workedOn(lesson: Pick<LessonView, 'checks'> | null): LineKey | null {
   const told = lesson?.checks.findLast(
-    ({ record, result }) => (record?.priority ?? firstOf(result).line) !== null,
+    ({ record, circumstances }) => record?.priority !== undefined || isCold(circumstances),
   );
   return told === undefined ? null : (told.record?.priority ?? firstOf(told.result).line);
 }

@@ -16,7 +16,6 @@ export interface BoardLine {
   readonly from: BoardPoint;
   readonly to: BoardPoint;
   readonly label: string;
-  readonly labelAt: BoardPoint;
 }
 
 /** A measured gap: from the string to a mark, with the reading. */
@@ -48,8 +47,6 @@ export const MOST_WITH_GAPS = 2;
 const MM = 1000;
 /** Room for the face's aim. */
 const AIM_MM = 330;
-/** A name stands so far above the end of its line. */
-const LABEL_ABOVE_MM = 24;
 /** Room beside the outermost mark for the front of a shoe. */
 const SHOE_ROOM_MM = 190;
 /** Room beyond the string for the square rod. */
@@ -92,7 +89,6 @@ export function drawBoard(input: BoardInput, magnified: boolean): BoardDrawing {
       from: toBoard(at.from),
       to,
       label: `${LINE_TITLES[key]} ${isRead ? angleText(angle) : 'as it should be'}`,
-      labelAt: { x: to.x, y: to.y - LABEL_ABOVE_MM },
     };
   };
   const lines = [

@@ -18,7 +18,8 @@ export default defineConfig({
   testMatch: '**/*.story.ts',
   outputDir: '../../test-results/e2e',
   fullyParallel: false,
-  workers: 1,
+  // Every file has an installation of its own; a story waits more than it computes.
+  workers: 2,
   // A shared machine may be slow by several times for a while; a story that hangs is still found.
   timeout: 240_000,
   expect: { timeout: 45_000 },

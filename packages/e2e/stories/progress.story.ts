@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { choose } from '../pages/choose.ts';
+import { choose, optionsOf } from '../pages/choose.ts';
 import { expect, type Page } from '@playwright/test';
 import { test } from '../pages/quiet.ts';
 import { CheckPage } from '../pages/check.page.ts';
@@ -90,9 +90,7 @@ test('a change that is noise is not dressed up, and different circumstances are 
   await page.getByRole('button', { name: 'Choose two lessons' }).click();
   const from = page.getByRole('combobox', { name: /^From/ });
   const until = page.getByRole('combobox', { name: /^to/ });
-  await from.click();
-  const keys = (await page.getByRole('option').allTextContents()).map((key) => key.trim());
-  await page.keyboard.press('Escape');
+  const keys = await optionsOf(from);
   const cold = keys.filter((k) => k.includes('blind'));
   const coached = keys.filter((k) => k.includes('coached'));
   await choose(from, cold[0] ?? '');

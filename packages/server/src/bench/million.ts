@@ -9,6 +9,7 @@ import {
   listLessonsOfDay,
   listLessonsOfStudent,
 } from '../lessons/lesson-repository.ts';
+import { withLastCold } from '../roster/last-cold.ts';
 import { refreshStandings } from '../roster/refresh-standings.ts';
 import { cohortOf, listRoster } from '../roster/roster-repository.ts';
 import { findStudent, listStudents } from '../students/student-repository.ts';
@@ -89,7 +90,7 @@ function pagesOf({ actor }: Million): readonly Page[] {
           await listLessonsBefore(db, actor, TODAY, 24),
           await listLessonsDue(db, actor, TODAY, 24),
         ];
-        return lists.flat().length;
+        return (await withLastCold(db, actor, lists.flat(), TODAY)).length;
       },
     },
   ];

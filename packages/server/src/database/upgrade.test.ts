@@ -193,6 +193,9 @@ const WRITTEN: Readonly<
       values: [ACADEMY, id(18)],
     },
   ],
+  '0020': [
+    { text: 'UPDATE student_standing SET relapsed = relapsed + 1 WHERE academy_id = ?', values: [ACADEMY] },
+  ],
 };
 const states = Object.keys(WRITTEN);
 const running: TestApp[] = [];

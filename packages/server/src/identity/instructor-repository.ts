@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { type InstructorView, type SessionView } from '@lotrecht/records';
 import { type Queries } from '../database/database.ts';
-import { sql } from '../database/sql.ts';
+import { listOf, sql } from '../database/sql.ts';
 import { type Actor } from '../access/actor.ts';
 import { closeInvitationsOf, closeLinksTo } from './one-time-link-repository.ts';
 import { closeAllSessions } from './session-repository.ts';
@@ -29,6 +29,18 @@ export function findCredentials(db: Queries, email: string): Promise<Credentials
     SELECT academy_id AS academyId, id AS instructorId, role, password_hash AS passwordHash,
            suspended_at IS NOT NULL AS suspended
     FROM instructor WHERE email = ${email}`);
+}
+
+/** Names of instructors of an academy, by id. */
+export async function instructorNames(
+  db: Queries,
+  academyId: string,
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, string>> {
+  if (ids.length === 0) return new Map();
+  const rows = await db.many<{ id: string; name: string }>(sql`
+    SELECT id, name FROM instructor WHERE academy_id = ${academyId} AND id IN (${listOf([...new Set(ids)])})`);
+  return new Map(rows.map(({ id, name }) => [id, name]));
 }
 
 /** Whether any academy exists yet. */

@@ -1,17 +1,30 @@
 import { randomUUID } from 'node:crypto';
-import { type LessonInput, type LessonView, type TeeSheetEntry } from '@lotrecht/records';
+import {
+  type LastColdView,
+  type LessonInput,
+  type LessonView,
+  type LineFlag,
+  type TeeSheetEntry,
+} from '@lotrecht/records';
 import { type Queries } from '../database/database.ts';
 import { sql, type SqlFragment } from '../database/sql.ts';
 import { type Actor } from '../access/actor.ts';
 import { type Scope, type Sees } from '../access/scope.ts';
 import { type PageEnd } from '../http/query.ts';
 import { visibleStudents } from '../access/visible.ts';
+import { instructorNames } from '../identity/instructor-repository.ts';
 
 /** A lesson without its checks. */
 export type LessonRow = Omit<LessonView, 'checks'>;
 
-/** A line of the tee sheet as it is stored. */
-export type TeeSheetRow = Omit<TeeSheetEntry, 'lastCold' | 'flags'>;
+/** A line of the tee sheet as it is stored, with what was computed of its student. */
+export interface TeeSheetRow extends Omit<TeeSheetEntry, 'lastCold' | 'flags'> {
+  /** The newest few cold lessons, newest first; null until computed. */
+  readonly colds: readonly LastColdView[] | null;
+  readonly flags: readonly LineFlag[] | null;
+  /** Something of the student was changed since. */
+  readonly outOfDate: boolean;
+}
 
 /** A lesson as the driver gives it: booleans are numbers. */
 type StoredLesson = Omit<LessonRow, 'windy'> & { readonly windy: number };
@@ -139,23 +152,28 @@ export async function setLessonDeleted(
   return changed === 1;
 }
 
-function selectTeeSheet(where: SqlFragment): SqlFragment {
-  return sql`
-    SELECT l.id AS lessonId, s.id AS studentId, s.name AS studentName, s.handedness,
-           i.name AS instructorName, l.held_on AS heldOn, l.next_on AS nextOn,
-           (SELECT COUNT(*) FROM setup_check c
-             WHERE c.academy_id = l.academy_id AND c.lesson_id = l.id AND c.deleted_at IS NULL) AS checkCount
-    FROM lesson l FORCE INDEX (lesson_by_day)
-    STRAIGHT_JOIN student s ON s.academy_id = l.academy_id AND s.id = l.student_id
-    JOIN instructor i ON i.academy_id = l.academy_id AND i.id = l.instructor_id
-    WHERE ${where}`;
-}
+/** What stands with the student of a row, where it was computed already. */
+const KEPT = sql`t.last_colds AS colds, t.line_flags AS flags,
+           EXISTS (SELECT 1 FROM standing_due d
+             WHERE d.academy_id = s.academy_id AND d.student_id = s.id) AS outOfDate`;
 
 /** The lessons of one day. */
 export function listLessonsOfDay(db: Queries, scope: Scope, day: string): Promise<readonly TeeSheetRow[]> {
-  return db.many<TeeSheetRow>(
-    selectTeeSheet(sql`l.academy_id = ${scope.academyId} AND ${visibleStudents(scope)} AND l.held_on = ${day}
-      AND l.kind = 'lesson' AND l.deleted_at IS NULL AND s.deleted_at IS NULL ORDER BY l.created_at, l.id`),
+  return withInstructors(
+    db,
+    scope,
+    sql`
+    SELECT l.id AS lessonId, s.id AS studentId, s.name AS studentName, s.handedness,
+           l.instructor_id AS instructorId, l.held_on AS heldOn, l.next_on AS nextOn,
+           (SELECT COUNT(*) FROM setup_check c
+             WHERE c.academy_id = l.academy_id AND c.lesson_id = l.id AND c.deleted_at IS NULL) AS checkCount,
+           ${KEPT}
+    FROM lesson l FORCE INDEX (lesson_by_day)
+    STRAIGHT_JOIN student s FORCE INDEX (PRIMARY) ON s.academy_id = l.academy_id AND s.id = l.student_id
+    LEFT JOIN student_standing t FORCE INDEX (PRIMARY)
+      ON t.academy_id = l.academy_id AND t.student_id = l.student_id
+    WHERE l.academy_id = ${scope.academyId} AND ${visibleStudents(scope)} AND l.held_on = ${day}
+      AND l.kind = 'lesson' AND l.deleted_at IS NULL AND s.deleted_at IS NULL ORDER BY l.created_at, l.id`,
   );
 }
 
@@ -180,25 +198,39 @@ function selectLast(
 ): SqlFragment {
   return sql`
     SELECT l.id AS lessonId, s.id AS studentId, s.name AS studentName, s.handedness,
-           i.name AS instructorName, l.held_on AS heldOn, l.next_on AS nextOn,
-           (SELECT COUNT(*) FROM setup_check c
-             WHERE c.academy_id = l.academy_id AND c.lesson_id = l.id AND c.deleted_at IS NULL) AS checkCount
-    FROM (
-      SELECT t.academy_id, t.student_id, ${order} AS place
-      FROM student_standing t FORCE INDEX (${among})
-      STRAIGHT_JOIN student s FORCE INDEX (PRIMARY) ON s.academy_id = t.academy_id AND s.id = t.student_id
-      WHERE t.academy_id = ${scope.academyId} AND ${visibleStudents(scope)} AND t.last_lesson_on < ${day}
-        AND ${order} <= ${day} AND s.deleted_at IS NULL
-        ${ofInstructor(scope.sees)}
-      ORDER BY ${order} DESC, t.student_id DESC LIMIT ${limit}) shown
-    STRAIGHT_JOIN student s FORCE INDEX (PRIMARY) ON s.academy_id = shown.academy_id AND s.id = shown.student_id
-    STRAIGHT_JOIN lesson l FORCE INDEX (PRIMARY) ON l.academy_id = shown.academy_id AND l.id = (
-      SELECT n.id FROM lesson n FORCE INDEX (visit_of_student)
-      WHERE n.academy_id = shown.academy_id AND n.student_id = shown.student_id AND n.kind = 'lesson'
-        AND n.deleted_at IS NULL AND n.held_on < ${day}
-      ORDER BY n.held_on DESC, n.id DESC LIMIT 1)
-    STRAIGHT_JOIN instructor i ON i.academy_id = l.academy_id AND i.id = l.instructor_id
-    ORDER BY shown.place DESC, l.id DESC`;
+           l.instructor_id AS instructorId, l.held_on AS heldOn, l.next_on AS nextOn,
+           t.last_lesson_checks AS checkCount, ${KEPT}
+    FROM student_standing t FORCE INDEX (${among})
+    STRAIGHT_JOIN student s FORCE INDEX (PRIMARY) ON s.academy_id = t.academy_id AND s.id = t.student_id
+    STRAIGHT_JOIN lesson l FORCE INDEX (PRIMARY) ON l.academy_id = t.academy_id AND l.id = t.last_lesson_id
+    WHERE t.academy_id = ${scope.academyId} AND ${visibleStudents(scope)} AND t.last_lesson_on < ${day}
+      AND ${order} <= ${day} AND s.deleted_at IS NULL AND l.deleted_at IS NULL
+      ${ofInstructor(scope.sees)}
+    ORDER BY ${order} DESC, t.student_id DESC LIMIT ${limit}`;
+}
+
+type RowWithoutName = Omit<TeeSheetRow, 'instructorName' | 'outOfDate'> & {
+  readonly instructorId: string;
+  readonly outOfDate: number;
+};
+
+/** A sheet's rows with who gives the lesson: a few people, looked up once. */
+async function withInstructors(
+  db: Queries,
+  scope: Scope,
+  query: SqlFragment,
+): Promise<readonly TeeSheetRow[]> {
+  const rows = await db.many<RowWithoutName>(query);
+  const names = await instructorNames(
+    db,
+    scope.academyId,
+    rows.map((row) => row.instructorId),
+  );
+  return rows.map(({ instructorId, outOfDate, ...row }) => ({
+    ...row,
+    instructorName: names.get(instructorId) ?? '',
+    outOfDate: outOfDate === 1,
+  }));
 }
 
 /** What a standing itself says of whose student it is. */
@@ -216,7 +248,7 @@ export function listLessonsBefore(
   limit: number,
 ): Promise<readonly TeeSheetRow[]> {
   const order = sql`t.last_lesson_on`;
-  return db.many<TeeSheetRow>(selectLast(scope, { day, among: sql`standing_by_last`, order, limit }));
+  return withInstructors(db, scope, selectLast(scope, { day, among: sql`standing_by_last`, order, limit }));
 }
 
 /** Whom to expect on a day: the last lesson of each student whose agreed day, or their three weeks, have come. */
@@ -227,5 +259,5 @@ export function listLessonsDue(
   limit: number,
 ): Promise<readonly TeeSheetRow[]> {
   const among = scope.sees === 'all' ? sql`standing_by_due` : sql`standing_of_instructor`;
-  return db.many<TeeSheetRow>(selectLast(scope, { day, among, order: sql`t.due_on`, limit }));
+  return withInstructors(db, scope, selectLast(scope, { day, among, order: sql`t.due_on`, limit }));
 }

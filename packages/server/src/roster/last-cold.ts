@@ -2,7 +2,6 @@ import { watchedLine } from '@lotrecht/judging';
 import {
   type CheckRecord,
   type LastColdView,
-  type LineFlag,
   type ResultDocument,
   type TeeSheetEntry,
 } from '@lotrecht/records';
@@ -91,53 +90,12 @@ export async function newestColdsOf(
 /** Every day is before it. */
 const LATEST_DAY = '9999-12-31';
 
-interface KeptColds {
-  readonly studentId: string;
-  readonly colds: readonly LastColdView[];
-}
-
-/** The last one before a day as it is kept; from their checks for those who are out of date, or asked about long ago. */
-async function lastColdsOf(
-  db: Queries,
-  scope: Scope,
-  studentIds: readonly string[],
-  day: string,
-): Promise<ReadonlyMap<string, LastColdView>> {
-  if (studentIds.length === 0) return new Map();
-  const kept = await db.many<KeptColds>(sql`
-    SELECT t.student_id AS studentId, t.last_colds AS colds
-    FROM student_standing t
-    JOIN student s ON s.academy_id = t.academy_id AND s.id = t.student_id
-    WHERE t.academy_id = ${scope.academyId} AND ${visibleStudents(scope)} AND t.student_id IN (${listOf(studentIds)})
-      AND t.last_colds IS NOT NULL AND NOT EXISTS (
-        SELECT 1 FROM standing_due d WHERE d.academy_id = t.academy_id AND d.student_id = t.student_id)`);
-  const told = kept.flatMap(({ studentId, colds }) => {
-    const last = colds.find(({ heldOn }) => heldOn < day);
-    // Where all that are kept are newer, there may be an older one.
-    return last === undefined && colds.length === KEPT_COLDS ? [] : [{ studentId, last }];
-  });
-  const known = new Set(told.map(({ studentId }) => studentId));
-  const others = studentIds.filter((id) => !known.has(id));
-  return new Map([
-    ...told.flatMap(({ studentId, last }) => (last === undefined ? [] : [[studentId, last] as const])),
-    ...(await findLastColds(db, scope, others, day)),
-  ]);
-}
-
-/** What the cold lines of students say at their last lesson. */
-export async function listFlags(
-  db: Queries,
-  scope: Scope,
-  studentIds: readonly string[],
-): Promise<readonly (LineFlag & { readonly studentId: string })[]> {
-  if (studentIds.length === 0) return [];
-  return db.many(sql`
-    SELECT t.student_id AS studentId, t.flag AS code, t.line, NULLIF(t.club_group, 'none') AS clubGroup,
-           t.held_on AS date
-    FROM line_standing t JOIN student s ON s.academy_id = t.academy_id AND s.id = t.student_id
-    WHERE t.academy_id = ${scope.academyId} AND ${visibleStudents(scope)}
-      AND t.student_id IN (${listOf(studentIds)}) AND t.flag IS NOT NULL
-    ORDER BY t.student_id, t.line, t.club_group`);
+/** The last one before a day as it is kept; undefined where it is to be computed: out of date, or asked about long ago. */
+function keptCold({ colds, outOfDate }: TeeSheetRow, day: string): LastColdView | null | undefined {
+  if (colds === null || outOfDate) return undefined;
+  const last = colds.find(({ heldOn }) => heldOn < day);
+  // Where all that are kept are newer, there may be an older one.
+  return last === undefined && colds.length === KEPT_COLDS ? undefined : (last ?? null);
 }
 
 /** A tee sheet with what to watch: the last blind baseline of each student before a day, and what relapsed. */
@@ -147,14 +105,15 @@ export async function withLastCold(
   rows: readonly TeeSheetRow[],
   day: string,
 ): Promise<readonly TeeSheetEntry[]> {
-  const studentIds = [...new Set(rows.map((r) => r.studentId))];
-  const colds = await lastColdsOf(db, scope, studentIds, day);
-  const flags = await listFlags(db, scope, studentIds);
-  return rows.map((row) => {
-    return {
-      ...row,
-      lastCold: colds.get(row.studentId) ?? null,
-      flags: flags.filter((f) => f.studentId === row.studentId).map(({ studentId: _, ...flag }) => flag),
-    };
-  });
+  const kept = rows.map(({ colds, flags, outOfDate, ...row }) => ({
+    ...row,
+    flags: flags ?? [],
+    lastCold: keptCold({ ...row, colds, flags, outOfDate }, day),
+  }));
+  const others = kept.filter(({ lastCold }) => lastCold === undefined).map(({ studentId }) => studentId);
+  const found = await findLastColds(db, scope, [...new Set(others)], day);
+  return kept.map((row) => ({
+    ...row,
+    lastCold: row.lastCold === undefined ? (found.get(row.studentId) ?? null) : row.lastCold,
+  }));
 }

@@ -79,10 +79,11 @@ async function bringUpToDate(tx: Queries, { academyId, studentId }: Due): Promis
   }
   const rows = await listMeasuredLines(tx, wholeAcademy(academyId), { studentId });
   const flags = flagsOfLines(rows, student.handedness);
-  await keepLines(tx, { academyId, studentId }, newestOf(rows, flags));
+  const lines = newestOf(rows, flags);
+  await keepLines(tx, { academyId, studentId }, lines);
   const relapsed = new Set(flags.filter((f) => f.code === 'relapse').map((f) => f.line)).size;
   const colds = await newestColdsOf(tx, wholeAcademy(academyId), studentId);
-  await keepStudent(tx, { academyId, studentId }, { relapsed, colds });
+  await keepStudent(tx, { academyId, studentId }, { relapsed, colds, flags: lines.flatMap(flagOf) });
   await keepEvidence(tx, { academyId, studentId, handedness: student.handedness });
   return true;
 }
@@ -104,6 +105,10 @@ function newestOf(rows: readonly MeasuredLineView[], flags: readonly LineFlag[])
     newest.set(`${row.line} ${row.clubGroup ?? 'none'} ${help}`, { ...row, flag: flag?.code ?? null });
   }
   return [...newest.values()];
+}
+
+function flagOf({ flag, line, clubGroup, heldOn }: NewestLine): readonly LineFlag[] {
+  return flag === null ? [] : [{ code: flag, line, clubGroup, date: heldOn }];
 }
 
 async function keepLines(
@@ -128,12 +133,20 @@ async function keepLines(
 async function keepStudent(
   tx: Queries,
   { academyId, studentId }: Due,
-  { relapsed, colds }: { readonly relapsed: number; readonly colds: readonly LastColdView[] },
+  {
+    relapsed,
+    colds,
+    flags,
+  }: {
+    readonly relapsed: number;
+    readonly colds: readonly LastColdView[];
+    readonly flags: readonly LineFlag[];
+  },
 ): Promise<void> {
   await tx.exec(sql`
     REPLACE INTO student_standing
       (academy_id, student_id, instructor_id, lesson_count, last_lesson_on, due_on, method_id, relapsed, out_lines,
-       stable_lines, last_colds)
+       stable_lines, last_colds, line_flags, last_lesson_id, last_lesson_checks)
     SELECT s.academy_id, s.id, s.instructor_id,
            (SELECT COUNT(*) FROM lesson n WHERE n.academy_id = s.academy_id AND n.student_id = s.id
               AND n.kind = 'lesson' AND n.deleted_at IS NULL),
@@ -148,7 +161,9 @@ async function keepStudent(
               WHERE n.academy_id = s.academy_id AND n.student_id = s.id AND n.help = 'blind' AND n.verdict = 'out'),
            (SELECT COUNT(DISTINCT n.line) FROM line_standing n
               WHERE n.academy_id = s.academy_id AND n.student_id = s.id AND n.help = 'blind' AND n.flag = 'stable'),
-           ${JSON.stringify(colds)}
+           ${JSON.stringify(colds)}, ${JSON.stringify(flags)}, l.id,
+           (SELECT COUNT(*) FROM setup_check c
+              WHERE c.academy_id = s.academy_id AND c.lesson_id = l.id AND c.deleted_at IS NULL)
     FROM student s
     LEFT JOIN lesson l ON l.academy_id = s.academy_id AND l.id = (
       SELECT n.id FROM lesson n

@@ -8,10 +8,10 @@ import {
 } from '@lotrecht/records';
 import { LINE_NAMES, type LineName, type Verdict } from '@lotrecht/core';
 import { type Queries } from '../database/database.ts';
-import { type Bindable, listOf, sql, type SqlFragment } from '../database/sql.ts';
+import { type Bindable, sql, type SqlFragment } from '../database/sql.ts';
 import { type Actor } from '../access/actor.ts';
 import { type Scope } from '../access/scope.ts';
-import { listFlags } from './last-cold.ts';
+import { instructorNames } from '../identity/instructor-repository.ts';
 import { countDue } from './refresh-standings.ts';
 
 /** What of a roster is asked for. */
@@ -49,7 +49,9 @@ const ORDERS: Readonly<Record<RosterSort, Order>> = {
 type Row = Omit<RosterEntry, 'flags' | 'out' | 'instructor' | 'minor'> & {
   readonly minor: number;
   readonly instructorId: string;
-  readonly instructorName: string;
+  readonly flags: RosterEntry['flags'] | null;
+  /** A bit a line, in the order of their names. */
+  readonly outLines: number;
   readonly at: Bindable;
 };
 
@@ -68,10 +70,9 @@ export function selectRoster(scope: Scope, wish: RosterWish): SqlFragment {
   const id = wish.sort === 'name' ? sql`s.id` : sql`t.student_id`;
   return sql`
     SELECT s.id AS studentId, s.name, s.handedness, s.minor, t.instructor_id AS instructorId,
-           i.name AS instructorName, t.lesson_count AS lessonCount, t.last_lesson_on AS lastLessonOn,
-           t.due_on AS dueOn, t.method_id AS methodId, ${column} AS at
+           t.lesson_count AS lessonCount, t.last_lesson_on AS lastLessonOn, t.due_on AS dueOn,
+           t.method_id AS methodId, t.line_flags AS flags, t.out_lines AS outLines, ${column} AS at
     FROM ${from}
-    STRAIGHT_JOIN instructor i ON i.academy_id = t.academy_id AND i.id = t.instructor_id
     WHERE s.academy_id = ${scope.academyId} AND t.academy_id = ${scope.academyId} AND s.deleted_at IS NULL
       AND ${filters(wish)} AND ${behind(wish, ORDERS[wish.sort], id)}
     ORDER BY ${column} ${direction}, ${id} ${direction} LIMIT ${PAGE_ROWS + 1}`;
@@ -103,32 +104,23 @@ function behind({ after }: RosterWish, { column, descending }: Order, id: SqlFra
 export async function listRoster(db: Queries, scope: Scope, wish: RosterWish): Promise<RosterView> {
   const rows = await db.many<Row>(selectRoster(scope, wish));
   const shown = rows.slice(0, PAGE_ROWS);
-  const ids = shown.map((row) => row.studentId);
-  const [flags, outs] = [await listFlags(db, scope, ids), await listOut(db, scope, ids)];
+  const names = await instructorNames(
+    db,
+    scope.academyId,
+    shown.map((row) => row.instructorId),
+  );
   const last = rows.length > PAGE_ROWS ? shown.at(-1) : undefined;
   return {
-    entries: shown.map(({ at: _, instructorId, instructorName, minor, ...row }) => ({
+    entries: shown.map(({ at: _, instructorId, minor, flags, outLines, ...row }) => ({
       ...row,
       minor: minor === 1,
-      instructor: { id: instructorId, name: instructorName },
-      flags: flags.filter((f) => f.studentId === row.studentId).map(({ studentId: __, ...flag }) => flag),
-      out: LINE_NAMES.filter((line) => outs.some((o) => o.studentId === row.studentId && o.line === line)),
+      instructor: { id: instructorId, name: names.get(instructorId) ?? '' },
+      flags: flags ?? [],
+      out: LINE_NAMES.filter((_line, index) => outLines & (1 << index)),
     })),
     next: last === undefined ? null : JSON.stringify([last.at, last.studentId]),
     behind: await countDue(db, scope.academyId),
   };
-}
-
-async function listOut(
-  db: Queries,
-  scope: Scope,
-  ids: readonly string[],
-): Promise<readonly { readonly studentId: string; readonly line: LineName }[]> {
-  if (ids.length === 0) return [];
-  return db.many(sql`
-    SELECT DISTINCT student_id AS studentId, line FROM line_standing
-    WHERE academy_id = ${scope.academyId} AND student_id IN (${listOf(ids)})
-      AND help = 'blind' AND verdict = 'out'`);
 }
 
 interface CohortRow {

@@ -37,8 +37,16 @@ export class CheckPage {
     return this.page.getByLabel(new RegExp(`^${name},`));
   }
 
+  /** One set-up and no series, where it is asked. */
+  async oneSetUp(): Promise<void> {
+    const one = this.page.getByRole('button', { name: '1 set-up', exact: true });
+    await this.page.getByRole('button', { name: 'Marks are down: to the tape' }).waitFor();
+    if ((await one.isVisible()) && (await one.getAttribute('aria-pressed')) === 'false') await one.click();
+  }
+
   /** Past the holds, as when the marks are down already. */
   async toTape(): Promise<void> {
+    await this.oneSetUp();
     await this.page.getByRole('button', { name: 'Marks are down: to the tape' }).click();
     await this.page.locator('lo-reading-table').waitFor();
   }
@@ -49,6 +57,7 @@ export class CheckPage {
     const before = this.page.url();
     await steps.getByRole('link', { name: new RegExp(`^${step}`) }).click();
     await this.page.waitForURL((url) => url.href !== before && /\/checks\//.test(url.href));
+    if (step === 'Blind') await this.oneSetUp();
   }
 
   /** Reads a line by its bare points, whatever the last time was done with. */

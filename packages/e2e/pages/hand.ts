@@ -20,12 +20,17 @@ export class Hand {
     await this.check.tapKey('Next');
   }
 
+  async swipe(strip: string, deg: number): Promise<void> {
+    this.actions++;
+    await this.check.swipeStrip(strip, deg);
+  }
+
   /** The large key once everything is read. */
-  async reveal(): Promise<void> {
+  async pressLast(): Promise<void> {
     this.actions++;
     await this.page
       .locator('lo-number-pad')
-      .getByRole('button', { name: /^(Next|Reveal)$/ })
+      .getByRole('button', { name: /^(Next|Reveal|Keep)$/ })
       .tap();
   }
 }

@@ -5,7 +5,6 @@ import { CheckPage } from '../pages/check.page.ts';
 import { Hand } from '../pages/hand.ts';
 import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
 import { StudentsPage } from '../pages/students.page.ts';
-import { newLesson } from '../pages/new-lesson.ts';
 import { SignInPage } from '../pages/sign-in.page.ts';
 
 const installation = new Installation();
@@ -79,7 +78,7 @@ test('all seven lines take at most 20 actions beyond the digits, and nothing is 
   for (const [index, gap] of gaps.entries()) {
     await check.tapNumber(gap);
     if (index < gaps.length - 1) await hand.next();
-    else await hand.reveal();
+    else await hand.pressLast();
   }
   await expect(check.finding('Shoulders')).toContainText('3.6° closed (right)');
   await expect(page.getByText(/^Kept \d\d:\d\d$/)).toBeVisible();
@@ -105,7 +104,7 @@ test('a quick check takes at most 6 actions beyond the digits', async ({ page })
   for (const [index, gap] of ['4', '1', '571', '590'].entries()) {
     await check.tapNumber(gap);
     if (index < 3) await hand.next();
-    else await hand.reveal();
+    else await hand.pressLast();
   }
   await expect(check.toes).toContainText('2.4° closed (right)');
   process.stdout.write(`quick check: ${hand.actions} actions beyond the digits\n`);
@@ -239,61 +238,6 @@ test('a left-hander’s whole body is told to the left, and a rod across sharpen
   await expect(page.getByText('As it should be, each line turned about its lead mark.')).toBeVisible();
   await page.keyboard.up('h');
   await expect(page.getByText('As it should be, each line turned')).toBeHidden();
-});
-
-test('a lesson goes its six steps: blind, finding, and work on one line in at most 5 taps beyond the digits', async ({
-  page,
-}) => {
-  const check = new CheckPage(page);
-  const steps = page.getByRole('navigation', { name: 'Steps of the lesson' });
-  const step = (name: string): Locator => steps.getByRole('link', { name: new RegExp(`^${name}`) });
-  await page.goto(
-    new URL(`/lessons/${await newLesson(page, 'Nilo Harkness')}/begin/blind`, served.address).href,
-  );
-  await button(page, 'Barge').tap();
-  await expect(step('Blind')).toHaveAttribute('aria-current', 'step');
-  await expect(steps).toContainText('Findingnot yet');
-  await check.toTape();
-  await check.typeReadings(['571', '602', '450', '4', '1', '75']);
-  await check.keep();
-  await expect(step('Finding')).toHaveAttribute('aria-current', 'step');
-  await expect(step('Blind')).toContainText('1 read');
-  await expect(check.priority).toContainText('Toes first');
-  await expect(check.priority).toContainText(/They aim [\d.]+ m right of Barge/);
-  await expect(check.priority).toContainText('Drills: Feet together first');
-  await expect(check.priority).not.toContainText('%');
-  const priority = await check.priority.textContent();
-  await button(page, 'The figures').tap();
-  await expect(page.getByText(/^Toes first: \d+ %\.$/)).toBeVisible();
-
-  // From the finding to the new figure of the one line that is worked on.
-  const hand = new Hand(page, check);
-  await hand.tap(button(page, /^Work on the toes$/));
-  await expect(step('Work')).toHaveAttribute('aria-current', 'step');
-  await expect(check.row('Face')).toHaveCount(0);
-  await check.tapNumber('571');
-  await hand.next();
-  await check.tapNumber('590');
-  await expect(check.toes).toContainText('2.4° closed (right)');
-  process.stdout.write(`work on one line: ${hand.actions} actions beyond the digits\n`);
-  expect(hand.actions).toBeLessThanOrEqual(5);
-  await expect(page.getByText(/Since the baseline: Toes/)).toBeVisible();
-  await check.keep();
-  await expect(step('Work')).toContainText('1 read');
-  await expect(button(page, 'Next set-up')).toBeVisible();
-
-  // The finding is still there, and every step in any order; on a phone too.
-  await page.setViewportSize({ width: 390, height: 844 });
-  await step('Finding').tap();
-  await expect(check.priority).toHaveText(priority ?? '');
-  for (const name of ['Line', 'Blind', 'Finding', 'Work', 'Balls', 'Home'])
-    await expect(step(name)).toBeInViewport({ ratio: 1 });
-  await step('Balls').tap();
-  await expect(step('Balls')).toHaveAttribute('aria-current', 'step');
-  await step('Home').tap();
-  await expect(page.getByRole('heading', { name: 'Hand-out for Nilo Harkness' })).toBeVisible();
-  await step('Line').tap();
-  await expect(page.locator('lo-check-summary')).toHaveCount(2);
 });
 
 test('another priority is chosen; both are kept, and watched for next time', async ({ page }) => {

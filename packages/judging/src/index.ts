@@ -11,7 +11,12 @@ export {
   type TypedReading,
   type WayOfReading,
 } from './check/typed-reading.ts';
-export { type LineDifference, lessonDifferences, type ReadSetup } from './check/lesson-differences.ts';
+export {
+  type LineDifference,
+  lessonDifferences,
+  moreToShow,
+  type ReadSetup,
+} from './check/lesson-differences.ts';
 export { type KeptSetup, type Watched, watchedLine } from './check/watched-line.ts';
 export { adviseNext, type AdviceGround } from './check/next-advice.ts';
 export { atHandOf, rodAcrossMm, toolsOf, type Tools, type ToolsGround } from './check/tools.ts';

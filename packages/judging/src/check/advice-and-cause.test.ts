@@ -7,7 +7,7 @@ import { ALL_PARALLEL } from '../method/profiles/all-parallel.ts';
 import { DEFAULT_SETTINGS } from '../station/default-settings.ts';
 import { ballOfCheck, causeOf, chainsOfResult } from './cause.ts';
 import { composeCheck, type CheckParts } from './compose-check.ts';
-import { lessonDifferences, type ReadSetup } from './lesson-differences.ts';
+import { lessonDifferences, moreToShow, type ReadSetup } from './lesson-differences.ts';
 import { type AdviceGround, adviseNext } from './next-advice.ts';
 import { atHandOf, toolsOf } from './tools.ts';
 import { solveDocument } from './solve-document.ts';
@@ -190,6 +190,24 @@ describe('what changed within a lesson', () => {
     const shoulders = lessonDifferences([before], [after], false).find((d) => d.line === 'shoulders');
     expect(shoulders?.real).toBe(false);
     expect(shoulders?.uncertaintyDeg).toBeGreaterThan(2.8);
+  });
+
+  it('says how many more set-ups would show a change, and nothing where they would not', () => {
+    const [small, large] = [setup([rod('shoulders', -108)]), setup([rod('shoulders', -400)])];
+    const more = moreToShow([before], [small], 'shoulders');
+    expect(more).toBeGreaterThan(0);
+    // So many more of the same are real, and one fewer is not.
+    const grown = (n: number): boolean =>
+      lessonDifferences(
+        [before],
+        Array.from({ length: n }, () => small),
+        false,
+      )[0]?.real ?? false;
+    expect([grown(1 + (more ?? 0)), grown(more ?? 0)]).toEqual([true, false]);
+    expect(moreToShow([before], [large], 'shoulders')).toBe(0);
+    expect(moreToShow([before], [setup([rod('shoulders', -2)])], 'shoulders')).toBeNull();
+    expect(moreToShow([before], [small], 'eyes')).toBeNull();
+    expect(moreToShow([before], [], 'shoulders')).toBeNull();
   });
 
   it('counts a line that was laid again, and compares no other clubs', () => {

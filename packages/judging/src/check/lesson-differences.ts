@@ -94,3 +94,28 @@ export function lessonDifferences(
   );
   return differences.map(({ pValue: _p, ...difference }, i) => ({ ...difference, real: real[i] ?? false }));
 }
+
+/** More set-ups than this nobody asks of a student for one line. */
+const MOST_MORE = 6;
+
+/**
+ * How many more set-ups like the newest would show the change of a line as real; 0 where it is real already.
+ *
+ * @returns null where a few more would not, or one side lacks the line
+ * @example moreToShow([], [], 'toes') // null
+ */
+export function moreToShow(
+  before: readonly ReadSetup[],
+  after: readonly ReadSetup[],
+  line: LineName,
+): number | null {
+  const newest = after.at(-1);
+  if (newest === undefined) return null;
+  for (let more = 0; more <= MOST_MORE; more++) {
+    const grown = [...after, ...Array.from({ length: more }, () => newest)];
+    const found = lessonDifferences(before, grown, false).find((d) => d.line === line);
+    if (found === undefined) return null;
+    if (found.real) return more;
+  }
+  return null;
+}

@@ -72,6 +72,12 @@ describe('an earlier check', () => {
     expect(view?.check).not.toHaveProperty('readdressSdDeg');
   });
 
+  it('shares the line with the one that carries it, where both are of one series', () => {
+    const cold = { heldOn: '2026-04-01', document, record: null };
+    expect(earlierOf(cold, '2026-04-01', { sameLine: true })?.check.sameLine).toBe(true);
+    expect(earlierOf(cold, '2026-04-01')?.check).not.toHaveProperty('sameLine');
+  });
+
   it('leaves out what was asked about and kept as typed, and is none where nothing is left', () => {
     const view = (lines: NonNullable<CheckRecord['keptDoubtful']>) =>
       earlierOf({ heldOn: '2026-04-01', document, record: record(lines) }, '2026-04-02');

@@ -35,10 +35,15 @@ export interface ColdCheck {
  * A cold check as a later one carries it: the readings alone, without those that were asked about and kept as typed.
  *
  * @param on the day of the later one, YYYY-MM-DD
+ * @param sameLine both were read from the same string or rod, as set-ups of one series are
  * @returns null where no reading is left
  * @example earlierOf({ heldOn: '2026-04-01', document: { format: 'lotrecht-check', version: 1, handedness: 'right', targetLine: {}, observations: [{ line: 'toes', by: 'eye', readingDeg: 1 }] }, record: null }, '2026-04-15').check.daysBefore // 14
  */
-export function earlierOf({ heldOn, document, record }: ColdCheck, on: string): EarlierView | null {
+export function earlierOf(
+  { heldOn, document, record }: ColdCheck,
+  on: string,
+  { sameLine = false }: { readonly sameLine?: boolean } = {},
+): EarlierView | null {
   const { club, targetLine, readdressSdDeg, observations } = document;
   const doubted: readonly string[] = record?.keptDoubtful ?? [];
   const [first, ...others] = observations.filter((o) => !doubted.includes(o.line));
@@ -50,6 +55,7 @@ export function earlierOf({ heldOn, document, record }: ColdCheck, on: string): 
       daysBefore: Math.round((Date.parse(on) - Date.parse(heldOn)) / DAY_MS),
       targetLine: laid,
       ...(readdressSdDeg !== undefined && { readdressSdDeg }),
+      ...(sameLine && { sameLine }),
       observations: [first, ...others],
     },
   };

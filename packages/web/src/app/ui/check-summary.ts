@@ -4,6 +4,7 @@ import { type CheckView } from '@lotrecht/records';
 import { LINE_NAMES } from '@lotrecht/core';
 import { circumstancesText } from '../words/circumstance-words.ts';
 import { clockText } from '../words/dates.ts';
+import { markColour, waitsForSeries } from '../words/series.ts';
 import { LineSummary } from './line-summary.ts';
 import { CLUB_GROUPS } from '../words/words.ts';
 
@@ -24,12 +25,17 @@ import { CLUB_GROUPS } from '../words/words.ts';
       }
     </a>
     <div class="lines">
+      @if (waits()) {
+        <p class="lo-soft">{{ place() }}. It is shown when the whole series is revealed.</p>
+      }
       @for (line of lines(); track line) {
         <lo-line-summary [key]="line" [result]="check().result" />
       }
-      <a class="home" [routerLink]="['/lessons', check().lessonId, 'checks', check().id, 'hand-out']"
-        >Sight picture and hand-out</a
-      >
+      @if (!waits()) {
+        <a class="home" [routerLink]="['/lessons', check().lessonId, 'checks', check().id, 'hand-out']"
+          >Sight picture and hand-out</a
+        >
+      }
     </div>
   `,
   styles: `
@@ -70,6 +76,15 @@ import { CLUB_GROUPS } from '../words/words.ts';
 })
 export class CheckSummary {
   readonly check = input.required<CheckView>();
+  /** The checks of its lesson. */
+  readonly among = input.required<readonly CheckView[]>();
+
+  protected readonly waits = computed(() => waitsForSeries(this.check(), this.among()));
+
+  protected readonly place = computed(() => {
+    const { place = 1, of = 1 } = this.check().record?.series ?? {};
+    return `Set-up ${place} of ${of}, ${markColour(place)} marks`;
+  });
 
   protected readonly club = computed(() => {
     const club = this.check().document.club;
@@ -90,6 +105,6 @@ export class CheckSummary {
   protected readonly clock = computed(() => clockText(this.check().createdAt));
 
   protected readonly lines = computed(() =>
-    LINE_NAMES.filter((key) => this.check().result.lines[key] !== undefined),
+    LINE_NAMES.filter((key) => !this.waits() && this.check().result.lines[key] !== undefined),
   );
 }

@@ -1,5 +1,6 @@
 import { isCold } from '@lotrecht/judging';
 import { type LessonView } from '@lotrecht/records';
+import { waitsForSeries } from './series.ts';
 
 /** The six steps of a lesson, in the order in which they are usually gone. */
 export const LESSON_STEPS = {
@@ -53,8 +54,9 @@ export function lessonSteps({
   const blind = checks.filter(({ circumstances }) => isCold(circumstances));
   const inPhase = (phase: string): number =>
     checks.filter(({ circumstances }) => circumstances?.phase === phase).length;
-  const found = blind.at(-1) ?? checks.at(-1);
-  const newest = checks.at(-1);
+  const told = checks.filter((check) => !waitsForSeries(check, checks));
+  const found = blind.findLast((check) => told.includes(check)) ?? told.at(-1);
+  const newest = told.at(-1);
   const step = (name: LessonStep, state: string, path: string | null): StepState => ({
     step: name,
     title: LESSON_STEPS[name],
@@ -63,7 +65,7 @@ export function lessonSteps({
   });
   return [
     step('line', placeId === null ? 'to do' : 'noted', at),
-    step('blind', count(blind.length), `${at}/begin/blind`),
+    step('blind', told.length < checks.length ? 'covered' : count(blind.length), `${at}/begin/blind`),
     step('finding', found === undefined ? 'not yet' : 'ready', found ? `${at}/checks/${found.id}` : null),
     step('work', count(inPhase('coached')), `${at}/begin/work`),
     step('balls', count(inPhase('after-balls')), `${at}/begin/balls`),

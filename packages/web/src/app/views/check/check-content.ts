@@ -27,6 +27,7 @@ import { Subject } from 'rxjs';
 import { type Club } from '../../data/kinds/club.ts';
 import { EyeStore } from '../../settings/eye.store.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
+import { habitOf, isRevealed, type SeriesPlace } from '../../words/series.ts';
 import { type LineKey } from '../../words/words.ts';
 import { type BegunStep } from '../../words/lesson-steps.ts';
 import {
@@ -58,6 +59,8 @@ export class CheckContent {
   private readonly settledEntries = signal<readonly Entry[]>([]);
   private readonly changes = new Subject<void>();
 
+  /** Of the check, kept or not. */
+  readonly id = signal('');
   readonly student = signal<StudentView | null>(null);
   readonly lesson = signal<LessonView | null>(null);
   /** What is seen from where the lesson is held. */
@@ -175,12 +178,24 @@ export class CheckContent {
       : solveReadable(document, { answer: 'tape' }).result;
   });
 
-  /** A blind baseline is covered until it is revealed, so that guesses stay guesses. */
-  readonly covered = computed(
-    () => !this.stored() && this.record().revealed !== true && isCold(this.circumstances()),
-  );
-  /** What may be seen of the solution. */
-  readonly shown = computed(() => (this.covered() ? null : this.answered()));
+  /** A blind baseline is covered until it is revealed, so that guesses stay guesses; a series until all of it is. */
+  readonly covered = computed(() => {
+    const { revealed, series } = this.record();
+    if (revealed === true || !isCold(this.circumstances())) return false;
+    return series === undefined ? !this.stored() : !isRevealed(series, this.lesson()?.checks ?? []);
+  });
+  /** Set-ups of the series that this one belongs to and that are told together with it. */
+  readonly toldTogether = computed(() => {
+    const { series } = this.record();
+    return series === undefined || this.covered() ? 1 : 1 + this.seriesBefore().length;
+  });
+  /** What may be seen of the solution; of a series, the habit. */
+  readonly shown = computed(() => {
+    const answered = this.covered() ? null : this.answered();
+    const result = answered?.result ?? null;
+    if (answered === null || result === null || this.toldTogether() === 1) return answered;
+    return { ...answered, result: habitOf(result) };
+  });
 
   readonly fieldErrors = computed(() => {
     const [entries, unit] = [this.settledEntries(), this.unit()];
@@ -259,6 +274,11 @@ export class CheckContent {
     if (what !== 'run' || this.run().hold > 0) this.touch();
   }
 
+  /** The holds are over: what was marked is read. */
+  toTape(): void {
+    this.set('run', { ...this.run(), phase: 'tape', startedAtMs: null });
+  }
+
   note(change: Partial<CheckRecord>): void {
     this.record.update((record) =>
       Object.fromEntries(Object.entries({ ...record, ...change }).filter(([, value]) => value !== undefined)),
@@ -268,6 +288,10 @@ export class CheckContent {
 
   showDraft(draft: DraftContent): void {
     this.show(draft);
+    if ((draft.record.series?.place ?? 1) === 1) return;
+    const entries = this.withBases(draft.entries);
+    this.typedEntries.set(entries);
+    this.settledEntries.set(entries);
   }
 
   showStored(check: CheckView): void {
@@ -300,6 +324,29 @@ export class CheckContent {
     );
     this.typedEntries.set(entries);
     this.settledEntries.set(entries);
+  }
+
+  /** The next set-up of a series: read as the one before it, its ball and marks fresh. */
+  showNextOfSeries(before: DraftContent, series: SeriesPlace): void {
+    this.show({ ...before, entries: [], record: { series }, run: { ...NOT_BEGUN, pace: before.run.pace } });
+    const entries = before.entries.map(({ id, line, by, rod, hold, look }) => ({
+      ...this.plan.entryOf(line, { by, rod }),
+      id,
+      hold,
+      look,
+    }));
+    this.typedEntries.set(entries);
+    this.settledEntries.set(entries);
+  }
+
+  /** Bases that were read since this set-up was begun: offered in what nobody has typed into yet. */
+  private withBases(entries: readonly Entry[]): readonly Entry[] {
+    return entries.map((entry) => {
+      const typed = parseEntry(entry, this.unit()).some(
+        ({ kept, parsed }) => !kept && parsed.kind !== 'empty',
+      );
+      return typed ? entry : { ...entry, fields: this.plan.entryOf(entry.line, entry).fields };
+    });
   }
 
   /** Everything that a draft keeps. */
@@ -335,12 +382,25 @@ export class CheckContent {
     return composeObservation(toTyped(entry, this.unit()), this.tools());
   }
 
-  /** Cold checks of the same lesson: they follow each other without drift. */
+  /** Kept set-ups of the same series that were made before this one. */
+  private readonly seriesBefore = computed(() => {
+    const { series } = this.record();
+    return (this.lesson()?.checks ?? []).filter(
+      ({ record }) =>
+        series !== undefined && record?.series?.id === series.id && record.series.place < series.place,
+    );
+  });
+
+  /** Cold checks of the same lesson follow each other without drift; those of a series are read from one line. */
   private readonly earlierToday = computed((): readonly EarlierView[] => {
     const lesson = this.lesson();
     if (lesson === null) return [];
+    const before = this.seriesBefore();
     return coldChecksOf(lesson.checks, lesson.heldOn).flatMap(
-      (check) => earlierOf(check, lesson.heldOn) ?? [],
+      (check) =>
+        earlierOf(check, lesson.heldOn, {
+          sameLine: before.some(({ document }) => document === check.document),
+        }) ?? [],
     );
   });
 

@@ -20,8 +20,9 @@ import { type CheckDraft, DraftStore } from '../../data/draft-store.ts';
 import { fromDevice } from '../../device/on-device.ts';
 import { SessionStore } from '../../session/session.store.ts';
 import { type BegunStep } from '../../words/lesson-steps.ts';
+import { type SeriesPlace } from '../../words/series.ts';
 import { CheckContent } from './check-content.ts';
-import { type DraftContent } from './draft-content.ts';
+import { contentOf, type DraftContent } from './draft-content.ts';
 import { type FieldKey } from './readings/entry.ts';
 import { unfinishedField } from './readings/field-errors.ts';
 import { basesOf } from './holds/plan-edits.ts';
@@ -34,6 +35,8 @@ export interface OpenedCheck {
   readonly place: PlaceView | null;
   /** The step of the lesson that a new set-up is begun in. */
   readonly step?: BegunStep | undefined;
+  /** The series that a new set-up belongs to. */
+  readonly series?: Pick<SeriesPlace, 'id' | 'place'> | undefined;
   /** The student’s own clubs. */
   readonly bag?: readonly Club[];
   /** As it was learned, degrees; absent: as anyone steps back in. */
@@ -80,12 +83,24 @@ export class CheckStore {
   /** Begins with what is stored, over it what was typed here and not yet kept. */
   async open(
     checkId: string,
-    { lesson, student, place, step, bag = [], readdressSdDeg, earlier = [], prior = null }: OpenedCheck,
+    {
+      lesson,
+      student,
+      place,
+      step,
+      series,
+      bag = [],
+      readdressSdDeg,
+      earlier = [],
+      prior = null,
+    }: OpenedCheck,
   ): Promise<void> {
     // The device is asked first: once the fields are on the screen, nothing overwrites what is typed into them.
     const draft = await fromDevice(this.drafts.find(checkId, this.instructorId()), undefined);
+    const before = series && (await this.beforeInSeries(lesson, series.id));
     const stored = lesson.checks.find((c) => c.id === checkId) ?? null;
     this.checkId = checkId;
+    this.content.id.set(checkId);
     this.content.lesson.set(lesson);
     this.content.student.set(student);
     this.content.bag.set(bag);
@@ -97,10 +112,24 @@ export class CheckStore {
     this.content.keptKnown.set(stored?.document ?? null);
     this.content.stored.set(stored !== null);
     this.stored.set(stored);
-    this.restored.set(draft !== undefined);
+    // A set-up of a series waits for its tape: that is no surprise.
+    const waits = (draft?.content as DraftContent | undefined)?.record.series !== undefined;
+    this.restored.set(draft !== undefined && !waits);
     if (draft !== undefined) this.showDraft(draft);
     else if (stored !== null) this.showStored(stored);
+    else if (series !== undefined && before?.record.series !== undefined)
+      this.showNextOfSeries(before, { ...before.record.series, place: series.place });
     else this.showUsual(step);
+  }
+
+  /** A set-up of a series, kept or only on this device: the others are read as it is. */
+  private async beforeInSeries(lesson: LessonView, id: string): Promise<DraftContent | undefined> {
+    const drafts = await fromDevice(this.drafts.ofLesson(lesson.id, this.instructorId()), []);
+    const begun = drafts.map(({ content }) => content as DraftContent);
+    const kept = lesson.checks.find(({ record }) => record?.series?.id === id);
+    return kept === undefined
+      ? begun.find(({ record }) => record.series?.id === id)
+      : { ...contentOf(kept), unit: this.content.unit() };
   }
 
   /** The first field that stands in the way of keeping, with why; null when all is well. */
@@ -301,6 +330,11 @@ export class CheckStore {
   private showStored(stored: CheckView): void {
     this.content.showStored(stored);
     this.keptState.set('kept');
+  }
+
+  private showNextOfSeries(before: DraftContent, series: SeriesPlace): void {
+    this.content.showNextOfSeries(before, series);
+    this.keptState.set('as-stored');
   }
 
   private showUsual(step?: BegunStep): void {

@@ -38,9 +38,12 @@ import { Undo } from '../../ui/undo.ts';
 import { type LineKey } from '../../words/words.ts';
 import { CheckContent } from './check-content.ts';
 import { CheckStore, type OpenedCheck } from './check.store.ts';
+import { BlindSeries } from './series/blind-series.ts';
+import { SetUpList } from './series/set-up-list.ts';
 import { type BegunStep, lessonSteps, stepOf } from '../../words/lesson-steps.ts';
 import { conflictRows } from './conflict-rows.ts';
 import { workedOn } from './draft-content.ts';
+import { markColour, SERIES_LENGTHS } from '../../words/series.ts';
 import { type Doubt } from './readings/doubts.ts';
 import { FindingPanel } from './finding/finding-panel.ts';
 import { FindingWords } from './finding/finding-words.ts';
@@ -56,8 +59,11 @@ import { Release } from './holds/release.ts';
 import { ItemsSheet } from './items/items-sheet.ts';
 import { ReadingTable } from './readings/reading-table.ts';
 import { StringBoard } from './board/string-board.ts';
+import { WorkChange } from './work/work-change.ts';
+import { WorkFelt } from './work/work-felt.ts';
 import { VersionList } from './version-list.ts';
 
+const MOST_SET_UPS = Math.max(...SERIES_LENGTHS);
 /** Steps that a set-up is begun in, by their name in the address. */
 const BEGUN: Readonly<Record<string, BegunStep>> = { blind: 'blind', work: 'work', balls: 'balls' };
 
@@ -77,12 +83,15 @@ const BEGUN: Readonly<Record<string, BegunStep>> = { blind: 'blind', work: 'work
     ProblemNote,
     ReadingTable,
     Release,
+    SetUpList,
     StringBoard,
     VersionList,
+    WorkChange,
+    WorkFelt,
   ],
   templateUrl: './check.html',
   styleUrl: './check.scss',
-  providers: [CheckContent, CheckStore, FindingWords, HoldRunner, Prompts],
+  providers: [BlindSeries, CheckContent, CheckStore, FindingWords, HoldRunner, Prompts],
   host: { '(document:keyup)': 'letGo($event)' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -91,11 +100,15 @@ export class CheckPage {
   readonly checkId = input.required<string>();
   /** The step that a new set-up is begun in, from the address. */
   readonly step = input<string>();
+  /** The series that a new set-up belongs to, and its place in it, from the address. */
+  readonly series = input<string>();
+  readonly place = input<string>();
 
   protected readonly store = inject(CheckStore);
   protected readonly content = inject(CheckContent);
   protected readonly runner = inject(HoldRunner);
   protected readonly words = inject(FindingWords);
+  protected readonly blind = inject(BlindSeries);
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly obstacle = signal<string | null>(null);
   /** What is asked about before it is kept. */
@@ -213,10 +226,20 @@ export class CheckPage {
             steps: lessonSteps(lesson),
           });
           const step = BEGUN[this.step() ?? ''];
-          void this.store.open(checkId, { lesson, student, place, bag, step, ...known });
+          const series = this.seriesBegun();
+          void this.store
+            .open(checkId, { lesson, student, place, bag, step, series, ...known })
+            .then(() => this.blind.open(lessonId, checkId));
         },
         error: (error: unknown) => this.problem.set(toProblem(error)),
       });
+  }
+
+  private seriesBegun(): { readonly id: string; readonly place: number } | undefined {
+    const [id, place] = [this.series(), Number(this.place())];
+    return id !== undefined && Number.isInteger(place) && place >= 1 && place <= MOST_SET_UPS
+      ? { id, place }
+      : undefined;
   }
 
   /** The lesson's checks with the one that was kept here in its place; null while none was. */
@@ -279,8 +302,8 @@ export class CheckPage {
       this.doubts.set(doubts);
       return;
     }
-    // What is kept is told: a baseline that was kept is no guess any more.
-    if (this.content.covered()) this.reveal();
+    // What is kept is told: a baseline that was kept is no guess any more. A series is told with its last.
+    if (this.content.covered() && this.blind.isLast()) this.reveal();
     this.follow(this.store.save());
   }
 
@@ -319,7 +342,10 @@ export class CheckPage {
     this.problem.set(null);
     this.saving.unsubscribe();
     this.saving = save.pipe(takeUntilDestroyed(this.destroyed)).subscribe({
-      next: ({ differences }) => this.differences.set(differences),
+      next: ({ differences }) => {
+        this.differences.set(differences);
+        if (differences.length === 0 && !this.blind.isLast()) this.blind.readNext();
+      },
       error: (error: unknown) => this.problem.set(toProblem(error)),
     });
   }
@@ -338,7 +364,7 @@ export class CheckPage {
       o: () => this.groundOpen.update((open) => !open),
       i: () => this.itemsOpen.update((open) => !open),
       b: () => this.runner.begin(),
-      f: () => this.runner.toTape(),
+      f: () => this.blind.toTape(),
       c: () => this.runner.toPlan(),
       x: () => this.table()?.swapSides(),
       r: () => this.content.covered() && this.reveal(),
@@ -362,6 +388,23 @@ export class CheckPage {
   protected letGo({ key }: KeyboardEvent): void {
     if (key === 'h') this.board()?.asItShouldBe.set(false);
   }
+
+  protected readonly coached = computed(() => this.content.circumstances()?.phase === 'coached');
+
+  /** Whose marks are read, in a series. */
+  protected readonly setUp = computed(() => {
+    const series = this.content.record().series;
+    return series === undefined
+      ? null
+      : { ...series, colour: markColour(series.place), told: this.content.toldTogether() };
+  });
+
+  protected readonly keepTitle = computed(() => {
+    if (this.store.stored() !== null) return 'Keep correction';
+    if (!this.content.covered()) return 'Keep check';
+    if (!this.blind.isLast()) return 'Keep set-up';
+    return this.blind.mine() === null ? 'Reveal and keep' : 'Reveal the series';
+  });
 
   /** What is begun after this set-up: once a blind one is revealed, the next is coached. */
   protected readonly next = computed((): { readonly step: BegunStep; readonly title: string } => {

@@ -9,6 +9,7 @@ import {
   type TargetLineChoice,
 } from '@lotrecht/records';
 import { type BegunStep } from '../../words/lesson-steps.ts';
+import { type SeriesPlace } from '../../words/series.ts';
 import { firstOf, type LineKey } from '../../words/words.ts';
 import { DEFAULT_JUDGED, type Judged } from './judged.ts';
 import { NOT_BEGUN, type Run } from './holds/run.ts';
@@ -98,10 +99,15 @@ export function usualContent(
     },
     rebase: null,
     judged,
-    record: {},
+    record: step === 'blind' && usual.series > 1 ? { series: firstOfSeries(usual.series) } : {},
     // What is worked on is read at once: no plan, no clock.
     run: step === 'work' ? { ...NOT_BEGUN, phase: 'tape' } : NOT_BEGUN,
   };
+}
+
+/** A series that begins with this set-up. */
+export function firstOfSeries(of: number): SeriesPlace {
+  return { id: crypto.randomUUID(), place: 1, of };
 }
 
 /** How a set-up of each step is made, until it is said otherwise. */

@@ -38,7 +38,8 @@ export const CHAPTERS: readonly Chapter[] = [
         text: [
           'The student sets up as always, with no rod, string or word. You hold the marks; nobody reads a number.',
           'They step out. They say where they felt aimed, you say what your eye saw. Then the string and the tape come out.',
-          'Nothing is shown before the reveal, so that guesses stay guesses.',
+          'Three set-ups in a row tell how they usually stand. Each has a fresh ball and marks of its own colour.',
+          'The tape comes out once, after the last. Nothing is shown before the reveal, so that guesses stay guesses.',
         ],
       },
       {
@@ -54,7 +55,8 @@ export const CHAPTERS: readonly Chapter[] = [
         title: 'Work',
         text: [
           'Read only the line you work on. The base stands as before: two gaps and you have the new figure.',
-          'Beside it stands what has changed since the blind set-up, and whether that is more than chance.',
+          'Ask each time where it feels aimed, and how odd it feels.',
+          'Before and after stand beside it, with how many more set-ups would show the change.',
         ],
       },
       {
@@ -94,7 +96,8 @@ export const CHAPTERS: readonly Chapter[] = [
         drawing: 'rod',
         text: [
           'Hold a rod or a club across hips, chest or cap. Drop a bob from each of its ends.',
-          'The base is the length of the rod. A longer rod makes the angle sharper.',
+          'The base goes from one plumb point to the other along the string. It is not the length of the rod.',
+          'What counts is how it seats on the body. A longer rod helps little.',
         ],
       },
       {

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import { isCold, lessonDifferences } from '@lotrecht/judging';
 import { type CheckView } from '@lotrecht/records';
 import { COVERAGE_FACTOR, signWords } from '@lotrecht/core';
+import { waitsForSeries } from '../../words/series.ts';
 import { CLUB_GROUPS, LINE_TITLES } from '../../words/words.ts';
 
 type ClubGroup = keyof typeof CLUB_GROUPS;
@@ -86,7 +87,9 @@ export class BeforeAfter {
   protected readonly groups = computed(() => {
     const clubGroups = [...new Set(this.checks().flatMap((c) => c.document.club?.group ?? []))];
     return clubGroups.flatMap((group: ClubGroup) => {
-      const of = this.checks().filter((c) => c.document.club?.group === group);
+      const of = this.checks().filter(
+        (c) => c.document.club?.group === group && !waitsForSeries(c, this.checks()),
+      );
       const before = of.filter(({ circumstances }) => isCold(circumstances));
       const after = of.filter(({ circumstances: c }) => c?.phase === 'coached');
       const rows = lessonDifferences(before, after, false).map((d) => {

@@ -57,6 +57,8 @@ export interface FindingGround {
   readonly madeFrom: string | null;
   /** The line that the instructor chose to work on. */
   readonly priority?: LineKey;
+  /** The line of a coached set-up: it is the one that is spoken of, whatever comes first. */
+  readonly working?: LineKey;
   readonly cause: Cause | null;
   readonly chains: readonly Chain[];
   readonly longClub: boolean;
@@ -128,17 +130,18 @@ export class FindingPanel {
   /** The line to work on: where it aims, what to move and how that will feel. */
   protected readonly first = computed(() => {
     const [result, said] = [this.result(), this.readFirst()];
-    const chosen = this.ground().priority;
+    const { working } = this.ground();
+    const chosen = working ?? this.ground().priority;
     const key = chosen ?? said?.line ?? null;
     // Where the picture of the target is wrong, no line is.
     if (result === null || said === null || key === null || this.picture() !== null) return null;
-    const isOther = chosen !== undefined && chosen !== said.line;
+    const isOther = working === undefined && chosen !== undefined && chosen !== said.line;
     const line = result.lines[key];
     const aim = this.aim(result, key);
     const drills = this.ground().drills(key);
     return {
       key,
-      title: isOther ? `${LINE_TITLES[key]}, your choice.` : firstSentence(key, said),
+      title: this.title(result, key, isOther) ?? firstSentence(key, said),
       where: aim === null ? null : aimSentence(key, aim, this.ground().aim),
       degrees: line === undefined ? null : this.degrees(result, key),
       other: isOther
@@ -154,6 +157,13 @@ export class FindingPanel {
       ...this.correction(key),
     };
   });
+
+  /** Of a line that does not come first, or of the one that is worked on. */
+  private title(result: ResultDocument, key: LineKey, isOther: boolean): string | null {
+    if (isOther) return `${LINE_TITLES[key]}, your choice.`;
+    const words = this.ground().working === undefined ? undefined : leanOf(result, key)?.words;
+    return words === undefined ? null : `${LINE_TITLES[key]}: ${words.toLowerCase()}.`;
+  }
 
   /** How sure that is, for who wants it. */
   protected readonly firstFigure = computed(() => {

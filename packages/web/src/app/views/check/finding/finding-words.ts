@@ -76,7 +76,8 @@ export class FindingWords {
     const shown = this.content.shown();
     const circumstances = this.content.circumstances();
     const group = this.content.club().group;
-    if (!shown?.document || !shown.result || circumstances?.phase === 'baseline') return [];
+    // What is worked on has its own before and after beside it.
+    if (!shown?.document || !shown.result || circumstances?.phase !== 'after-balls') return [];
     const before = (this.content.lesson()?.checks ?? []).filter(
       ({ circumstances: c, document }) => isCold(c) && document.club?.group === group,
     );
@@ -126,6 +127,11 @@ export class FindingWords {
     return budgetsOfCheck(document, ground).find(({ line }) => line === key);
   }
 
+  /** The line that a coached set-up is read by. */
+  private readonly working = computed((): LineKey | null =>
+    this.content.circumstances()?.phase === 'coached' ? (this.content.entries()[0]?.line ?? null) : null,
+  );
+
   readonly ground = computed((): FindingGround => {
     const result = this.content.shown()?.result ?? null;
     const { priority, feltDeg, guess, items } = this.content.record();
@@ -142,7 +148,12 @@ export class FindingWords {
       ...(distanceM !== undefined && { targetDistanceM: distanceM }),
       ...(feltDeg !== undefined && { feltDeg }),
       ...(priority && { priority }),
-      cause: result === null ? null : causeOf(result, decidingLines(this.content.rules()), this.ballRead()),
+      ...(this.working() && { working: this.working() as LineKey }),
+      // One line that is worked on says nothing of a cause.
+      cause:
+        result === null || this.working() !== null
+          ? null
+          : causeOf(result, decidingLines(this.content.rules()), this.ballRead()),
       chains: result === null ? [] : chainsOfResult(result),
       madeFrom: this.madeFrom(),
       longClub: LONG_CLUBS.has(this.content.club().group),

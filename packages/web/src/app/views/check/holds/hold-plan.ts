@@ -3,10 +3,12 @@ import { LINE_TITLES } from '../../../words/words.ts';
 import { CheckContent } from '../check-content.ts';
 import { Circumstances } from '../ground/circumstances.ts';
 import { entryTitle } from '../readings/entry.ts';
-import { type PlanName, readUsual, type UsualReadings } from '../readings/usual-readings.ts';
+import { keepUsual, type PlanName, readUsual, type UsualReadings } from '../readings/usual-readings.ts';
 import { HoldRunner } from './hold-runner.ts';
 import { allInOrder } from './plan.ts';
 import { type Run } from './run.ts';
+import { BlindSeries } from '../series/blind-series.ts';
+import { markColour, SERIES_LENGTHS } from '../../../words/series.ts';
 import { WayChoice } from '../readings/way-choice.ts';
 
 const PRESETS: readonly { readonly name: PlanName; readonly title: string }[] = [
@@ -27,7 +29,11 @@ const PRESETS: readonly { readonly name: PlanName; readonly title: string }[] = 
 export class HoldPlan {
   protected readonly content = inject(CheckContent);
   protected readonly runner = inject(HoldRunner);
+  protected readonly series = inject(BlindSeries);
   readonly ground = output();
+
+  protected readonly lengths = SERIES_LENGTHS;
+  protected readonly colour = computed(() => markColour(this.series.mine()?.place ?? 1));
 
   protected readonly presets = PRESETS;
   protected readonly chosenPlan = signal<PlanName>(readUsual().plan);
@@ -67,6 +73,11 @@ export class HoldPlan {
       held: hold <= this.content.run().hold,
     })),
   );
+
+  protected chooseSeries(length: number): void {
+    keepUsual({ series: length });
+    this.series.choose(length);
+  }
 
   protected choose(plan: PlanName): void {
     this.chosenPlan.set(plan);

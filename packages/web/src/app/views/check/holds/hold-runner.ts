@@ -81,10 +81,6 @@ export class HoldRunner {
     this.content.set('run', { ...this.content.run(), phase: 'release', startedAtMs: null });
   }
 
-  toTape(): void {
-    this.content.set('run', { ...this.content.run(), phase: 'tape', startedAtMs: null });
-  }
-
   /** Back to what is to be read; holds that were held stay held. */
   toPlan(): void {
     this.content.set('run', { ...this.content.run(), phase: 'plan', startedAtMs: null });

@@ -2,6 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { CheckContent } from '../check-content.ts';
 import { Guesses } from './guesses.ts';
 import { entryTitle } from '../readings/entry.ts';
+import { BlindSeries } from '../series/blind-series.ts';
+import { markColour } from '../../../words/series.ts';
 import { HoldRunner } from './hold-runner.ts';
 
 /** The student has stepped out: guesses first, then another hold or the tape. */
@@ -15,6 +17,7 @@ import { HoldRunner } from './hold-runner.ts';
 export class Release {
   protected readonly content = inject(CheckContent);
   protected readonly runner = inject(HoldRunner);
+  protected readonly series = inject(BlindSeries);
 
   protected readonly title = computed(() =>
     this.runner.ahead().length > 0 ? `Hold ${this.content.run().hold} is done` : 'The student steps out',
@@ -23,6 +26,9 @@ export class Release {
   protected readonly lead = computed(() => {
     if (this.runner.ahead().length > 0)
       return 'A breath, then into the same stance again. It counts as another stand.';
+    const setUp = this.content.record().series;
+    if (this.series.toHold() !== null)
+      return `Cover the ${markColour(setUp?.place ?? 1)} marks. Say nothing of how it looked.`;
     return this.content.covered()
       ? 'Only now sight the target, and lay the line through the marked ball. Check it before the tape comes out.'
       : 'Leave the marks where they are. The tape goes over them.';

@@ -12,6 +12,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { debounceTime, Subject } from 'rxjs';
 import { CheckContent } from '../check-content.ts';
 import { CheckStore } from '../check.store.ts';
+import { BlindSeries } from '../series/blind-series.ts';
 import { WayChoice } from './way-choice.ts';
 import { ByEye } from './by-eye.ts';
 import { type Entry, entryTitle, type FieldKey, fieldsOf, parseEntry, wayTitle } from './entry.ts';
@@ -42,6 +43,7 @@ const UNIT_WORDS: Readonly<Record<ReadingUnit, string>> = {
 export class ReadingTable {
   protected readonly content = inject(CheckContent);
   private readonly store = inject(CheckStore);
+  private readonly series = inject(BlindSeries);
 
   protected readonly active = signal<FieldKey | null>(null);
   /** The row whose way of reading is being changed. */
@@ -69,7 +71,7 @@ export class ReadingTable {
   protected readonly nextFace = computed(() => {
     if (!this.content.complete()) return 'Next';
     if (this.store.state() === 'kept') return 'Kept';
-    return this.content.covered() ? 'Reveal' : 'Keep';
+    return this.content.covered() && this.series.isLast() ? 'Reveal' : 'Keep';
   });
 
   protected readonly activeEntry = computed(() => {

@@ -3,6 +3,7 @@ import { type CheckDocument } from '@lotrecht/records';
 import { type PlannedStation } from '../../../settings/planned-station.ts';
 import { type LineKey } from '../../../words/words.ts';
 import { type Judged } from '../judged.ts';
+import { USUAL_SERIES } from '../../../words/series.ts';
 import { keepOnDevice } from '../../../device/on-device.ts';
 
 /** How a line was read last: first offered the next time. */
@@ -29,6 +30,8 @@ export interface UsualReadings {
   readonly facing: boolean;
   readonly prompts: 'silent' | 'tones' | 'spoken';
   readonly pace: 'clock' | 'taps';
+  /** Blind set-ups in a row. */
+  readonly series: number;
 }
 
 const KEY = 'lotrecht-usual-check';
@@ -44,6 +47,7 @@ const FIRST: UsualReadings = {
   facing: false,
   prompts: 'tones',
   pace: 'clock',
+  series: USUAL_SERIES,
 };
 
 /** What was used last on this device. */

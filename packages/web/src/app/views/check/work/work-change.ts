@@ -1,0 +1,143 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { feelOfTurn, isCold, lessonDifferences, moreToShow, type ReadSetup } from '@lotrecht/judging';
+import { type CheckRecord } from '@lotrecht/records';
+import { type Aim, besideText } from '@lotrecht/words';
+import { SettingsStore } from '../../../settings/settings.store.ts';
+import { LINE_TITLES, type LineKey } from '../../../words/words.ts';
+import { CheckContent } from '../check-content.ts';
+
+const NUMBERS = ['', 'One', 'Two', 'Three', 'Four', 'Five', 'Six'] as const;
+
+interface WorkedSetup extends ReadSetup {
+  readonly record: CheckRecord | null;
+}
+
+/** The line that is worked on, before and after: it grows with every set-up, and says how many more would show it. */
+@Component({
+  selector: 'lo-work-change',
+  template: `
+    @if (rows().length > 0) {
+      <section aria-label="Before and after">
+        <h2>{{ title() }}</h2>
+        <dl>
+          @if (before(); as b) {
+            <div>
+              <dt>Before, blind</dt>
+              <dd>{{ b }}</dd>
+            </div>
+          }
+          @for (row of rows(); track $index) {
+            <div [class.now]="$last">
+              <dt>{{ $last ? 'Now' : 'Set-up ' + ($index + 1) }}</dt>
+              <dd>{{ row.aims }}</dd>
+              <dd class="lo-soft">{{ row.odd }}</dd>
+            </div>
+          }
+        </dl>
+        <p>{{ sentence() }}</p>
+      </section>
+    }
+  `,
+  styles: `
+    section {
+      display: grid;
+      gap: 4px;
+      padding: 8px 0 10px;
+      border-bottom: 1px solid var(--lo-line);
+    }
+    h2 {
+      font-size: 1.125rem;
+    }
+    dl {
+      display: grid;
+      gap: 2px;
+      margin: 0;
+    }
+    div {
+      display: grid;
+      grid-template-columns: 112px 1fr auto;
+      gap: 8px;
+    }
+    dd {
+      margin: 0;
+    }
+    .now {
+      font-weight: 600;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class WorkChange {
+  private readonly content = inject(CheckContent);
+  private readonly settings = inject(SettingsStore);
+
+  private readonly line = computed((): LineKey => this.content.entries()[0]?.line ?? this.content.footLine());
+  protected readonly title = computed(() => `${LINE_TITLES[this.line()]}, before and after`);
+
+  /** Kept set-ups of the lesson with these clubs, the one on the screen in its place. */
+  private readonly setups = computed(() => {
+    const group = this.content.club().group;
+    const kept = (this.content.lesson()?.checks ?? []).filter(
+      ({ document }) => document.club?.group === group,
+    );
+    return {
+      before: kept.filter(({ circumstances }) => isCold(circumstances)),
+      after: kept.filter(
+        ({ circumstances, id }) => circumstances?.phase === 'coached' && id !== this.content.id(),
+      ),
+    };
+  });
+
+  private readonly after = computed((): readonly WorkedSetup[] => {
+    const { document, result } = this.content.shown() ?? {};
+    const now = document && result ? [{ document, result, record: this.content.record() }] : [];
+    return [...this.setups().after, ...now].filter(
+      ({ result: read }) => read.lines[this.line()] !== undefined,
+    );
+  });
+
+  protected readonly rows = computed(() =>
+    this.after().map(({ result, record }) => ({
+      aims: this.aims(result.lines[this.line()]?.handedAzimuthDeg ?? 0),
+      odd: record?.feltOdd === undefined ? '' : `felt odd: ${record.feltOdd}`,
+    })),
+  );
+
+  private readonly difference = computed(
+    () =>
+      lessonDifferences(this.setups().before, this.after(), false).find(({ line }) => line === this.line()) ??
+      null,
+  );
+
+  protected readonly before = computed(() => {
+    const difference = this.difference();
+    return difference === null ? null : this.aims(difference.beforeDeg);
+  });
+
+  protected readonly sentence = computed(() => {
+    const difference = this.difference();
+    if (difference === null) return 'No blind set-up read this line, so no change can be shown.';
+    if (difference.real) return `A real change: ${this.moved(difference.deltaDeg)}.`;
+    const more = moreToShow(this.setups().before, this.after(), this.line());
+    if (more === null) return 'It has changed too little to show.';
+    return `${NUMBERS[more] ?? more} more like this would show it.`;
+  });
+
+  private aim(handedDeg: number): Aim {
+    const { distanceM = 0 } = this.content.target();
+    const handedness = this.content.student()?.handedness ?? 'right';
+    return {
+      deg: handedness === 'right' ? handedDeg : -handedDeg,
+      metres: distanceM > 0 ? feelOfTurn(handedDeg, { distanceM, handedness }).metres : null,
+    };
+  }
+
+  private aims(handedDeg: number): string {
+    return besideText(this.aim(handedDeg), this.settings.settings().distanceUnit);
+  }
+
+  private moved(handedDeg: number): string {
+    const text = this.aims(handedDeg);
+    return text.replace(/ (left|right)$/, ' to the $1');
+  }
+}

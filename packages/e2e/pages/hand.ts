@@ -15,6 +15,12 @@ export class Hand {
     await what.tap();
   }
 
+  /** Into a field of Material’s, whose label lies over it until it is entered. */
+  async into(field: Locator): Promise<void> {
+    this.actions++;
+    await field.click({ force: true });
+  }
+
   async next(): Promise<void> {
     this.actions++;
     await this.check.tapKey('Next');

@@ -3,6 +3,7 @@ import { test } from '../pages/quiet.ts';
 import { CheckPage } from '../pages/check.page.ts';
 import { Hand } from '../pages/hand.ts';
 import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
+import { LessonPage } from '../pages/lesson.page.ts';
 import { newLesson } from '../pages/new-lesson.ts';
 import { SignInPage } from '../pages/sign-in.page.ts';
 
@@ -41,18 +42,8 @@ test('a blind series of three is held, read and revealed together, in at most 9 
   await page.goto(new URL(`/lessons/${lessonId}/begin/blind`, served.address).href);
   await button(page, '3 set-ups').tap();
   const hand = new Hand(page, check);
-  const setUps = page.getByRole('list', { name: 'Set-ups of the series' }).getByRole('listitem');
-  for (const place of [1, 2, 3]) {
-    await hand.tap(button(page, /^Start hold 1/));
-    await page.clock.runFor(6_300);
-    await hand.swipe('Where the student feels aimed', -3 + place);
-    await hand.swipe('What your eye says', place);
-    await expect(setUps.nth(place - 1)).toContainText('marked');
-    if (place < 3) {
-      await hand.tap(button(page, /^Next set-up/));
-      await expect(page.getByText(`Set-up ${place + 1} of 3: a fresh ball`)).toBeVisible();
-    } else await hand.tap(button(page, /^To the tape/));
-  }
+  const lesson = new LessonPage(page, check, hand);
+  await lesson.holdSeries(3);
   // The tape comes out once, and begins with the first.
   const gaps = [
     ['4', '1', '571', '602'],
@@ -67,13 +58,9 @@ test('a blind series of three is held, read and revealed together, in at most 9 
       // A reload in the middle loses nothing, and tells nothing.
       await page.reload();
       await expect(page.getByRole('region', { name: 'Covered' })).toBeVisible();
-      await expect(setUps.first()).toContainText('read');
+      await expect(lesson.setUps().first()).toContainText('read');
     }
-    for (const [at, reading] of readings.entries()) {
-      await check.tapNumber(reading);
-      if (at < 3) await hand.next();
-      else await hand.pressLast();
-    }
+    await lesson.readSetUp(readings);
     if (index < 2) await expect(page.locator('lo-finding-panel')).toHaveCount(0);
   }
   process.stdout.write(`a blind series of three: ${hand.actions} actions beyond the digits\n`);

@@ -50,7 +50,7 @@ test('the sight picture says what the student sees, and shows it as it should be
   page,
 }) => {
   await openHandOut(page, 'Petra Lindqvarn');
-  const sentences = page.getByRole('status').first();
+  const sentences = page.locator('lo-own-eyes').getByRole('status').first();
   await expect(sentences).toContainText(/The mark 4 m ahead seems 14 m right, 5\.3°\./);
   await expect(sentences).toContainText(/The body points \d+ m right/);
   await expect(sentences).toContainText(/Felt aimed \d+(\.\d)? m (left|right)\./);

@@ -68,6 +68,8 @@ export {
   earlierOf,
   earlierOfGroup,
   type EarlierView,
+  lastTimesOf,
+  type LastTimeView,
   MOST_EARLIER,
   type StudentKnownView,
 } from './progress/known-of-student.ts';

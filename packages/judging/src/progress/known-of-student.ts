@@ -1,4 +1,12 @@
-import { type CheckDocument, type CheckRecord, type EarlierCheck, type CheckView } from '@lotrecht/records';
+import {
+  type CheckDocument,
+  type CheckRecord,
+  type CheckView,
+  type EarlierCheck,
+  type OwnMethod,
+} from '@lotrecht/records';
+import { judgementOf } from '../check/compose-check.ts';
+import { type Judgement } from '../method/judgement.ts';
 import { isCold } from './cold.ts';
 import { type PriorDocument } from './academy-prior.ts';
 import { type StudentReaddress } from './readdress-of-student.ts';
@@ -16,6 +24,19 @@ export interface StudentKnownView {
   readonly earlier: readonly EarlierView[];
   /** What the academy’s own students say of who comes; null while there are too few. */
   readonly prior: PriorDocument | null;
+  /** What was set up for each club group the last time, newest first. */
+  readonly lastTimes: readonly LastTimeView[];
+}
+
+/** The ground of a student’s last cold check with a group of clubs. */
+export interface LastTimeView {
+  /** YYYY-MM-DD. */
+  readonly heldOn: string;
+  readonly club: NonNullable<CheckDocument['club']>;
+  readonly target: NonNullable<CheckDocument['target']>;
+  readonly judgement: Judgement;
+  /** An academy’s own method, by which the judgement is named. */
+  readonly ownMethod?: OwnMethod;
 }
 
 /** As many as say something: older ones have drifted away. */
@@ -73,6 +94,29 @@ export function coldChecksOf(
   return checks
     .filter((c) => isCold(c.circumstances) && c.circumstances?.reader === 'instructor' && c.rebase === null)
     .map(({ document, record }) => ({ heldOn, document, record }));
+}
+
+/**
+ * What was set up for each club group the last time.
+ *
+ * @param cold cold checks, newest first
+ * @example lastTimesOf([]) // []
+ */
+export function lastTimesOf(cold: readonly ColdCheck[]): readonly LastTimeView[] {
+  const newest = new Map<string, LastTimeView>();
+  for (const { heldOn, document, record } of cold) {
+    const { club, target = {} } = document;
+    if (club === undefined || newest.has(club.group)) continue;
+    const ownMethod = record?.ownMethod;
+    newest.set(club.group, {
+      heldOn,
+      club,
+      target,
+      judgement: judgementOf(document),
+      ...(ownMethod && { ownMethod }),
+    });
+  }
+  return [...newest.values()];
 }
 
 /**

@@ -60,6 +60,17 @@ describe('what is known of a student when a check begins', () => {
     expect((await known('2026-05-30')).earlier).toHaveLength(3);
   });
 
+  it('says what was set up for each group of clubs the last time', async () => {
+    const { lastTimes } = await known('2026-05-29');
+    expect(lastTimes.map(({ heldOn, club }) => [heldOn, club.group])).toEqual([
+      ['2026-05-15', 'driver'],
+      ['2026-05-01', 'mid-iron'],
+    ]);
+    const { target, method } = workedCheck();
+    expect(lastTimes[1]).toMatchObject({ target, judgement: { method } });
+    expect((await known('2026-04-01')).lastTimes).toEqual([]);
+  });
+
   it('leaves out what was asked about, deleted, or read from a line that was found wrong', async () => {
     const record: CheckRecord = { revealed: true, keptDoubtful: ['toes'] };
     await checkOn('2026-06-01', { record });

@@ -1,4 +1,10 @@
-import { earlierOf, MOST_EARLIER, readdressOfStudent, type StudentKnownView } from '@lotrecht/judging';
+import {
+  earlierOf,
+  lastTimesOf,
+  MOST_EARLIER,
+  readdressOfStudent,
+  type StudentKnownView,
+} from '@lotrecht/judging';
 import { type StudentHistoryView } from '@lotrecht/records';
 import { listChecksOfLessons, listColdChecks } from '../checks/check-repository.ts';
 import { listMeasuredLines } from '../checks/measured-line-repository.ts';
@@ -63,7 +69,7 @@ export function studentHistoryRoutes(db: Database): readonly Route[] {
         const cold = await listColdChecks(db, actor, studentId, { before, limit: MOST_COLD });
         const earlier = cold.toReversed().flatMap((check) => earlierOf(check, before) ?? []);
         const prior = await findPrior(db, actor.academyId);
-        ctx.body = { readdress, earlier, prior } satisfies StudentKnownView;
+        ctx.body = { readdress, earlier, prior, lastTimes: lastTimesOf(cold) } satisfies StudentKnownView;
       },
     },
   ];

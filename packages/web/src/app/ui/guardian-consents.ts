@@ -2,6 +2,7 @@ import { MatInput } from '@angular/material/input';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { MatCheckbox } from '@angular/material/checkbox';
 import { type ConsentView, type StudentView } from '@lotrecht/records';
 import { concat, type Observable, toArray } from 'rxjs';
 import { ConsentApi } from '../api/consent-api.ts';
@@ -26,7 +27,7 @@ const MISSING: Readonly<Record<Scope, string>> = {
 /** What a minor's guardian has consented to: recorded with scope and day, withdrawn, never deleted. */
 @Component({
   selector: 'lo-guardian-consents',
-  imports: [DayField, MatButton, MatFormField, MatInput, MatLabel, ProblemNote],
+  imports: [DayField, MatButton, MatCheckbox, MatFormField, MatInput, MatLabel, ProblemNote],
   template: `
     @if (problem(); as p) {
       <lo-problem-note [problem]="p" [canRetry]="false" />
@@ -64,10 +65,9 @@ const MISSING: Readonly<Record<Scope, string>> = {
         <fieldset>
           <legend>To</legend>
           @for (scope of missing(); track scope) {
-            <label class="scope">
-              <input type="checkbox" [checked]="wanted().includes(scope)" (change)="toggle(scope)" />
-              <span>{{ words.covers[scope] }}</span>
-            </label>
+            <mat-checkbox [checked]="wanted().includes(scope)" (change)="toggle(scope)">
+              {{ words.covers[scope] }}
+            </mat-checkbox>
           }
         </fieldset>
         <button

@@ -24,6 +24,13 @@ function dayOf(day: string): Date {
   return new Date(`${day}T00:00:00Z`);
 }
 
+/** The same weekday some weeks later. @example weeksLater('2026-11-24', 2) // '2026-12-08' */
+export function weeksLater(day: string, weeks: number): string {
+  const later = dayOf(day);
+  later.setUTCDate(later.getUTCDate() + 7 * weeks);
+  return later.toISOString().slice(0, 10);
+}
+
 /** @example "Tuesday 24 November" */
 export function weekdayText(day: string): string {
   return WEEKDAY.format(dayOf(day));

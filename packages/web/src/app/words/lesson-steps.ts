@@ -1,6 +1,7 @@
 import { isCold } from '@lotrecht/judging';
 import { type LessonView } from '@lotrecht/records';
 import { waitsForSeries } from './series.ts';
+import { firstOf, type LineKey } from './words.ts';
 
 /** The six steps of a lesson, in the order in which they are usually gone. */
 export const LESSON_STEPS = {
@@ -75,4 +76,15 @@ export function lessonSteps({
       newest ? `${at}/checks/${(found ?? newest).id}/hand-out` : null,
     ),
   ];
+}
+
+/**
+ * The line that is worked on: the instructor's choice, or what came first in the newest cold set-up, whichever is newer.
+ * A set-up that was coached reads one line and says nothing of the others, so that work stays where it is.
+ */
+export function workedOn(lesson: Pick<LessonView, 'checks'> | null): LineKey | null {
+  const told = lesson?.checks.findLast(
+    ({ record, circumstances }) => record?.priority !== undefined || isCold(circumstances),
+  );
+  return told === undefined ? null : (told.record?.priority ?? firstOf(told.result).line);
 }

@@ -7,6 +7,7 @@ import {
   earlierOfGroup,
   type EarlierView,
   isCold,
+  type LastTimeView,
   judgedBy,
   type PriorDocument,
   solveReadable,
@@ -29,15 +30,9 @@ import { EyeStore } from '../../settings/eye.store.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { habitOf, isRevealed, type SeriesPlace } from '../../words/series.ts';
 import { type LineKey } from '../../words/words.ts';
-import { type BegunStep } from '../../words/lesson-steps.ts';
-import {
-  contentOf,
-  type DraftContent,
-  FIRST_CIRCUMSTANCES,
-  usualContent,
-  workedOn,
-} from './draft-content.ts';
-import { DEFAULT_JUDGED, type Judged } from './judged.ts';
+import { type BegunStep, workedOn } from '../../words/lesson-steps.ts';
+import { contentOf, type DraftContent, FIRST_CIRCUMSTANCES, usualContent } from './draft-content.ts';
+import { DEFAULT_JUDGED, type Judged } from '../../methods/judged.ts';
 import { linesOfPlan, spreadOverHolds } from './holds/plan.ts';
 import { NOT_BEGUN, type Run } from './holds/run.ts';
 import { type Entry, type FieldKey, type LengthUnit, parseEntry, toTyped } from './readings/entry.ts';
@@ -46,6 +41,7 @@ import { losesReadings, splitKey, withField } from './readings/entry-fields.ts';
 import { fieldErrorsOf } from './readings/field-errors.ts';
 import { PlanEdits } from './holds/plan-edits.ts';
 import { newestThought } from './finding/beside-the-page.ts';
+import { lessonGroundOf, readLessonGround } from '../../lesson/lesson-ground.ts';
 import { takePlannedStation } from '../../settings/planned-station.ts';
 import { lastTimeOf } from './readings/last-time.ts';
 import { beginningOf, readUsual } from './readings/usual-readings.ts';
@@ -87,6 +83,8 @@ export class CheckContent {
   readonly readdressSdDeg = signal<number | undefined>(undefined);
   /** Cold checks of the student before this lesson, of every club group. A stored check keeps its own. */
   readonly earlier = signal<readonly EarlierView[]>([]);
+  /** What was set up for the student the last time with each group of clubs, newest first. */
+  readonly lastTimes = signal<readonly LastTimeView[]>([]);
   /** What the academy’s own students say of who comes; null: the shipped prior. A stored check keeps its own. */
   readonly prior = signal<PriorDocument | null>(null);
   /** Of a stored check: what it was answered from stays with it. */
@@ -302,9 +300,15 @@ export class CheckContent {
 
   /** A new check: the lines, ways, club and target of the last one, circumstances as the last one of the lesson. */
   showUsual(step?: BegunStep): void {
-    const usual = beginningOf(readUsual(), takePlannedStation());
+    const planned = takePlannedStation();
+    const usual = beginningOf(readUsual(), planned);
+    const chosen = readLessonGround(this.lesson()?.id ?? '');
+    // A station that was laid for it says more than the last time.
+    const [before] = planned === null ? this.lastTimes() : [];
     this.show(
       usualContent(usual, {
+        chosen,
+        lastTime: before && lessonGroundOf(before),
         step,
         lesson: this.lesson(),
         placeKind: this.placeKind(),
@@ -370,8 +374,11 @@ export class CheckContent {
   savedRecord(): CheckRecord | undefined {
     const afterLook = this.lookDocument();
     const { ownMethod } = this.judged();
+    const { series, ...noted } = this.record();
     const record: CheckRecord = {
-      ...this.record(),
+      ...noted,
+      // What was helped after all belongs to no blind series.
+      ...(series && isCold(this.circumstances()) && { series }),
       ...(afterLook && { afterLook }),
       ...(ownMethod && { ownMethod }),
     };
@@ -381,6 +388,14 @@ export class CheckContent {
   private observationOf(entry: Entry) {
     return composeObservation(toTyped(entry, this.unit()), this.tools());
   }
+
+  /** The line that a coached set-up is for: what is worked on, or what it reads first; null in any other. */
+  readonly working = computed((): LineKey | null => {
+    const lines = this.entries().map(({ line }) => line);
+    if (this.circumstances()?.phase !== 'coached') return null;
+    const worked = workedOn(this.lesson());
+    return worked !== null && lines.includes(worked) ? worked : (lines[0] ?? null);
+  });
 
   /** Kept set-ups of the same series that were made before this one. */
   private readonly seriesBefore = computed(() => {

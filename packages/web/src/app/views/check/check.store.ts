@@ -1,6 +1,6 @@
 import { DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { type EarlierView, type PriorDocument } from '@lotrecht/judging';
+import { type EarlierView, type LastTimeView, type PriorDocument } from '@lotrecht/judging';
 import {
   type CheckInput,
   type CheckView,
@@ -25,6 +25,7 @@ import { CheckContent } from './check-content.ts';
 import { contentOf, type DraftContent } from './draft-content.ts';
 import { type FieldKey } from './readings/entry.ts';
 import { unfinishedField } from './readings/field-errors.ts';
+import { dropLessonGround } from '../../lesson/lesson-ground.ts';
 import { basesOf } from './holds/plan-edits.ts';
 import { keepUsual, readUsual } from './readings/usual-readings.ts';
 
@@ -45,6 +46,8 @@ export interface OpenedCheck {
   readonly earlier?: readonly EarlierView[];
   /** What the academy’s own students say of who comes; null: the shipped prior. */
   readonly prior?: PriorDocument | null;
+  /** What was set up the last time, newest first. */
+  readonly lastTimes?: readonly LastTimeView[];
 }
 
 /** One check while it is open: what is typed, what core makes of it, and where it is kept. */
@@ -93,6 +96,7 @@ export class CheckStore {
       readdressSdDeg,
       earlier = [],
       prior = null,
+      lastTimes = [],
     }: OpenedCheck,
   ): Promise<void> {
     // The device is asked first: once the fields are on the screen, nothing overwrites what is typed into them.
@@ -109,6 +113,7 @@ export class CheckStore {
     this.content.readdressSdDeg.set(stored === null ? readdressSdDeg : stored.document.readdressSdDeg);
     this.content.earlier.set(earlier);
     this.content.prior.set(prior);
+    this.content.lastTimes.set(lastTimes);
     this.content.keptKnown.set(stored?.document ?? null);
     this.content.stored.set(stored !== null);
     this.stored.set(stored);
@@ -274,6 +279,7 @@ export class CheckStore {
     this.sent = undefined;
     this.conflict.set(null);
     this.content.stored.set(true);
+    dropLessonGround(saved.lessonId);
     keepUsual({
       basesMm: { ...readUsual().basesMm, ...basesOf(this.content.entries(), this.content.unit()) },
       club: this.content.club(),

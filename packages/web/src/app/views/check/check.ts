@@ -40,9 +40,8 @@ import { CheckContent } from './check-content.ts';
 import { CheckStore, type OpenedCheck } from './check.store.ts';
 import { BlindSeries } from './series/blind-series.ts';
 import { SetUpList } from './series/set-up-list.ts';
-import { type BegunStep, lessonSteps, stepOf } from '../../words/lesson-steps.ts';
+import { type BegunStep, lessonSteps, stepOf, workedOn } from '../../words/lesson-steps.ts';
 import { conflictRows } from './conflict-rows.ts';
-import { workedOn } from './draft-content.ts';
 import { markColour, SERIES_LENGTHS } from '../../words/series.ts';
 import { type Doubt } from './readings/doubts.ts';
 import { FindingPanel } from './finding/finding-panel.ts';
@@ -263,12 +262,11 @@ export class CheckPage {
   private knownOf({
     studentId,
     heldOn,
-  }: LessonView): Observable<Pick<OpenedCheck, 'readdressSdDeg' | 'earlier' | 'prior'>> {
+  }: LessonView): Observable<Pick<OpenedCheck, 'readdressSdDeg' | 'earlier' | 'prior' | 'lastTimes'>> {
     return this.api.known(studentId, heldOn).pipe(
-      map(({ readdress: { sdDeg, learned }, earlier, prior }) => ({
+      map(({ readdress: { sdDeg, learned }, ...known }) => ({
+        ...known,
         readdressSdDeg: learned ? sdDeg : undefined,
-        earlier,
-        prior,
       })),
       catchError(() => of({})),
     );

@@ -1,6 +1,7 @@
 import { composeCheck, solveDocument } from '@lotrecht/judging';
 import { type Circumstances } from '@lotrecht/records';
-import { usualContent, workedOn } from './draft-content.ts';
+import { workedOn } from '../../words/lesson-steps.ts';
+import { usualContent } from './draft-content.ts';
 import { beginningOf, readUsual } from './readings/usual-readings.ts';
 import { lesson, viewOf } from './test/open-store.ts';
 

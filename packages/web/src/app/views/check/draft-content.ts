@@ -1,4 +1,4 @@
-import { composeTargetLine, isCold, judgementOf } from '@lotrecht/judging';
+import { composeTargetLine } from '@lotrecht/judging';
 import {
   type CheckDocument,
   type CheckRecord,
@@ -10,8 +10,8 @@ import {
 } from '@lotrecht/records';
 import { type BegunStep } from '../../words/lesson-steps.ts';
 import { type SeriesPlace } from '../../words/series.ts';
-import { firstOf, type LineKey } from '../../words/words.ts';
-import { DEFAULT_JUDGED, type Judged } from './judged.ts';
+import { groundOfCheck, type LessonGround } from '../../lesson/lesson-ground.ts';
+import { DEFAULT_JUDGED, type Judged } from '../../methods/judged.ts';
 import { NOT_BEGUN, type Run } from './holds/run.ts';
 import { entriesFrom, type Entry, type LengthUnit } from './readings/entry.ts';
 import { type beginningOf } from './readings/usual-readings.ts';
@@ -40,21 +40,20 @@ export interface DraftContent {
 }
 
 /** What a stored check says, as it is typed. */
-export function contentOf({ document, circumstances, rebase, record }: CheckView): DraftContent {
-  const { afterLook, ownMethod, ...rest } = record ?? {};
+export function contentOf(check: CheckView): DraftContent {
+  const { document, circumstances, rebase, record } = check;
+  const { afterLook, ownMethod: _method, ...rest } = record ?? {};
   return {
     entries: [
       ...entriesFrom(document.observations, false),
       ...(afterLook ? entriesFrom(afterLook.observations, true) : []),
     ],
     unit: 'mm',
-    club: document.club ?? { group: 'mid-iron' },
-    target: document.target ?? {},
+    ...groundOfCheck(check),
     targetLine: document.targetLine,
     feet: document.feet ?? null,
     circumstances,
     rebase,
-    judged: { judgement: judgementOf(document), ...(ownMethod && { ownMethod }) },
     record: rest,
     run: { ...NOT_BEGUN, phase: 'tape' },
   };
@@ -68,26 +67,24 @@ export interface Beginning {
   readonly placeKind: Circumstances['place'] | null;
   readonly unit: LengthUnit;
   readonly targetLine: TargetLineChoice;
+  /** What was chosen for the lesson after its last check; null where that one goes on. */
+  readonly chosen?: LessonGround | null | undefined;
+  /** What was set up for this student the last time; absent for one who was never read. */
+  readonly lastTime?: LessonGround | undefined;
 }
 
 /** A new check: club and target of the last one of the lesson or as usual, circumstances as its last one; no readings. */
 export function usualContent(
   usual: ReturnType<typeof beginningOf>,
-  { step, lesson, placeKind, unit, targetLine }: Beginning,
+  { step, lesson, placeKind, unit, targetLine, chosen, lastTime }: Beginning,
 ): DraftContent {
   const last = lesson?.checks.at(-1);
-  const judged: Judged =
-    last === undefined
-      ? (usual.judged ?? DEFAULT_JUDGED)
-      : {
-          judgement: judgementOf(last.document),
-          ...(last.record?.ownMethod && { ownMethod: last.record.ownMethod }),
-        };
+  const { club, target, judged } = chosen ?? (last && groundOfCheck(last)) ?? lastTime ?? usualGround(usual);
   return {
     entries: [],
     unit,
-    club: last?.document.club ?? usual.club,
-    target: last?.document.target ?? usual.target,
+    club,
+    target,
     targetLine: composeTargetLine(targetLine).targetLine,
     feet: last?.document.feet ?? null,
     circumstances: {
@@ -105,6 +102,10 @@ export function usualContent(
   };
 }
 
+function usualGround({ club, target, judged }: ReturnType<typeof beginningOf>): LessonGround {
+  return { club, target, judged: judged ?? DEFAULT_JUDGED };
+}
+
 /** A series that begins with this set-up. */
 export function firstOfSeries(of: number): SeriesPlace {
   return { id: crypto.randomUUID(), place: 1, of };
@@ -116,14 +117,3 @@ const BEGUN_WITH: Readonly<Record<BegunStep, Pick<Circumstances, 'phase' | 'help
   work: { phase: 'coached', help: 'cued' },
   balls: { phase: 'after-balls', help: 'blind' },
 };
-
-/**
- * The line that is worked on: the instructor's choice, or what came first in the newest cold set-up, whichever is newer.
- * A set-up that was coached reads one line and says nothing of the others, so that work stays where it is.
- */
-export function workedOn(lesson: Pick<LessonView, 'checks'> | null): LineKey | null {
-  const told = lesson?.checks.findLast(
-    ({ record, circumstances }) => record?.priority !== undefined || isCold(circumstances),
-  );
-  return told === undefined ? null : (told.record?.priority ?? firstOf(told.result).line);
-}

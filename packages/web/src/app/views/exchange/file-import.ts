@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
 import { type MergeReport } from '@lotrecht/records';
 import { MergeApi, type MergeChoice } from '../../api/merge-api.ts';
 import { fieldWord, mergeNotes, mergeSentence } from './merge-words.ts';
@@ -11,7 +12,7 @@ import { UploadState } from './upload-state.ts';
 /** A file of an academy or a student: looked at, what differs chosen, then brought in, all or nothing. */
 @Component({
   selector: 'lo-file-import',
-  imports: [MatButton, ProblemTable, UploadState],
+  imports: [MatButton, MatRadioButton, MatRadioGroup, ProblemTable, UploadState],
   templateUrl: './file-import.html',
   styleUrls: ['../../ui/plain-fields.scss', '../../ui/plain-table.scss', './file-in.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -18,12 +18,13 @@ import {
   type CheckView,
   type HandOutInput,
   type HandOutView,
+  type LessonView,
   type PlaceMark,
   type PlaceView,
   type StudentView,
   type TakeHomeView,
 } from '@lotrecht/records';
-import { DRILLS, USUAL_DOSE } from '@lotrecht/paper';
+import { DRILLS, drillsFor, USUAL_DOSE } from '@lotrecht/paper';
 import { forkJoin, map, of, switchMap } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
@@ -32,7 +33,7 @@ import { MethodStore } from '../../methods/method.store.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { dayText } from '../../words/dates.ts';
-import { lessonSteps } from '../../words/lesson-steps.ts';
+import { lessonSteps, workedOn } from '../../words/lesson-steps.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { saveFile } from '../../ui/save-file.ts';
 import { Undo } from '../../ui/undo.ts';
@@ -42,6 +43,7 @@ import { PLACE } from '../../data/kinds/place.ts';
 import { RecordApi } from '../../data/record-api.ts';
 import { stored } from '../../data/stored-record.ts';
 import { RecordTrouble } from '../../ui/record-trouble.ts';
+import { NextDay } from './next-day.ts';
 import { OwnEyes } from './own-eyes.ts';
 import { PocketSheets } from './pocket-sheets.ts';
 import { SendLink } from './send-link.ts';
@@ -57,6 +59,7 @@ import { SendLink } from './send-link.ts';
     MatLabel,
     MatOption,
     MatSelect,
+    NextDay,
     OwnEyes,
     PocketSheets,
     ProblemNote,
@@ -85,7 +88,7 @@ export class HandOutOfCheck {
   protected readonly home = signal<TakeHomeView | null>(null);
   protected readonly record = stored(HAND_OUT);
   protected readonly handOut = this.record.stored;
-  protected readonly heldOn = signal('');
+  protected readonly lesson = signal<LessonView | null>(null);
 
   protected readonly drills = DRILLS;
   protected readonly usualDose = USUAL_DOSE;
@@ -128,9 +131,10 @@ export class HandOutOfCheck {
           this.student.set(student);
           this.marks.set(place?.marks ?? []);
           this.home.set(home);
-          this.heldOn.set(lesson.heldOn);
+          this.lesson.set(lesson);
           this.check.set(lesson.checks.find((c) => c.id === checkId) ?? null);
           this.show(home.handOuts.find((h) => h.checkId === checkId) ?? null, student);
+          this.suggestDrill(lesson);
           this.current.show({
             studentId: student.id,
             studentName: student.name,
@@ -150,6 +154,19 @@ export class HandOutOfCheck {
     if (handOut !== null) this.fill(handOut);
     void this.begin(handOut, student.id);
   }
+
+  /** Until another is chosen: the first drill of the line that is worked on. */
+  private suggestDrill(lesson: LessonView): void {
+    const line = workedOn(lesson);
+    const [first] = line === null ? [] : drillsFor(line);
+    if (this.handOut() === null && first !== undefined) this.drillId.set(first.id);
+  }
+
+  /** What is sent is what is kept. */
+  protected readonly keepFirst = (then: () => void): void => {
+    if (this.handOut() !== null && this.record.state() !== 'on-this-device') then();
+    else this.keep(() => then());
+  };
 
   /** What was typed and not kept stands over what is kept. */
   private async begin(handOut: HandOutView | null, studentId: string): Promise<void> {

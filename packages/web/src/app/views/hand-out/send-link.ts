@@ -25,8 +25,8 @@ const CHOICES_DAYS = [7, 28, 90, 180];
 export class SendLink {
   readonly student = input.required<StudentView>();
   readonly home = input.required<TakeHomeView>();
-  /** Whether there is a hand-out of this check for the link to show. */
-  readonly kept = input.required<boolean>();
+  /** Keeps the hand-out, so that there is one for the link to show; then what follows. */
+  readonly keepFirst = input.required<(then: () => void) => void>();
   readonly changed = output<TakeHomeView>();
 
   private readonly api = inject(TakeHomeApi);
@@ -62,6 +62,10 @@ export class SendLink {
   protected send(): void {
     this.problem.set(null);
     this.address.set('');
+    this.keepFirst()(() => this.sendNow());
+  }
+
+  private sendNow(): void {
     const { id } = this.student();
     this.api
       .sendLink(id, { recipient: this.recipient().trim(), days: this.days() })

@@ -37,12 +37,14 @@ import { RecordTrouble } from '../../ui/record-trouble.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Undo } from '../../ui/undo.ts';
 import { BeforeAfter } from './before-after.ts';
+import { LessonLine } from './lesson-line.ts';
 
 @Component({
   selector: 'lo-lesson',
   imports: [
     DayField,
     BeforeAfter,
+    LessonLine,
     RecordTrouble,
     ReactiveFormsModule,
     MatButton,

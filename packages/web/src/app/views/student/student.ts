@@ -25,7 +25,7 @@ import { isColdLine, type MatrixCell, matrixOf } from '../../progress/levels.ts'
 import { tendencyText } from '../../progress/progress-words.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { CheckSummary } from '../../ui/check-summary.ts';
-import { LessonStart } from '../../data/lesson-start.ts';
+import { LessonStart } from '../../lesson/lesson-start.ts';
 import { dayText, localDay } from '../../words/dates.ts';
 import { GuardianConsents } from '../../ui/guardian-consents.ts';
 import { LevelMatrix } from '../../ui/level-matrix.ts';

@@ -9,7 +9,7 @@ import { dropHandOutDraftsOf } from '../../data/earlier-drafts.ts';
 import { type CheckDraft, DraftStore } from '../../data/draft-store.ts';
 import { fromDevice } from '../../device/on-device.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
-import { LessonStart } from '../../data/lesson-start.ts';
+import { LessonStart } from '../../lesson/lesson-start.ts';
 import { clockText, dayText, localDay, weekdayText } from '../../words/dates.ts';
 import { SessionStore } from '../../session/session.store.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
@@ -117,10 +117,10 @@ export class TodayPage {
     this.drafts.set(await fromDevice(this.draftStore.ofInstructor(instructorId), []));
   }
 
-  /** A lesson today and its first check: the second tap of two. */
+  /** A lesson today, with its first blind set-up planned: everything stands as the last time. */
   protected startLesson({ studentId }: TeeSheetEntry): void {
     this.lessons.start(studentId, this.today).subscribe({
-      next: (lessonId) => void this.router.navigate(['/lessons', lessonId, 'checks', crypto.randomUUID()]),
+      next: (lessonId) => void this.router.navigate(['/lessons', lessonId, 'begin', 'blind']),
       error: (error: unknown) => {
         const problem = toProblem(error);
         // It is asked for and recorded on the student's page.

@@ -11,11 +11,14 @@ import {
   viewChild,
 } from '@angular/core';
 import { type CheckDocument, type ResultDocument } from '@lotrecht/records';
+import { formatLength } from '@lotrecht/words';
 import { angleText, leanOf, LINE_TITLES, type LineKey } from '../../../words/words.ts';
 import { type BoardLine, drawBoard, fitViewBox, MAGNIFICATION, MOST_WITH_GAPS } from './board-drawing.ts';
 
 /** A grid line every 100 mm. */
 const GRID_MM = 100;
+/** The bar of the scale: a round length in every unit. */
+const SCALE_MM = { mm: 200, cm: 200, in: 203.2 } as const;
 /** Size of the lettering on the screen, whatever the scale of the ground. */
 const LETTERING_PX = 15;
 const SMALL_LETTERING_PX = 12;
@@ -44,6 +47,8 @@ export class StringBoard {
   /** Goals of the method, φ in degrees; 0 where none is named. */
   readonly goalsDeg = input<Partial<Readonly<Record<LineKey, number>>>>({});
   /** Nothing is drawn yet, so that guesses stay guesses. */
+  /** What lengths are told in. */
+  readonly unit = input<'mm' | 'cm' | 'in'>('mm');
   readonly covered = input(false);
 
   /** Shown while it is held. */
@@ -62,6 +67,12 @@ export class StringBoard {
       this.magnified(),
     ),
   );
+
+  /** A bar of a round length in the set unit. */
+  protected readonly scale = computed(() => {
+    const mm = SCALE_MM[this.unit()];
+    return { mm, path: `M0 -12v12h${mm}v-12M${mm / 2} 0v-8`, text: formatLength(mm, this.unit()) };
+  });
 
   private readonly svg = viewChild.required<ElementRef<SVGSVGElement>>('board');
   private readonly size = signal({ width: 480, height: 480 });

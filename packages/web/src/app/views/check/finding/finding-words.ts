@@ -127,14 +127,10 @@ export class FindingWords {
     return budgetsOfCheck(document, ground).find(({ line }) => line === key);
   }
 
-  /** The line that a coached set-up is read by. */
-  private readonly working = computed((): LineKey | null =>
-    this.content.circumstances()?.phase === 'coached' ? (this.content.entries()[0]?.line ?? null) : null,
-  );
-
   readonly ground = computed((): FindingGround => {
     const result = this.content.shown()?.result ?? null;
     const { priority, feltDeg, guess, items } = this.content.record();
+    const working = this.content.working();
     const { distanceM } = this.content.target();
     const guessed = guess && result?.lines[guess.line];
     return {
@@ -148,10 +144,10 @@ export class FindingWords {
       ...(distanceM !== undefined && { targetDistanceM: distanceM }),
       ...(feltDeg !== undefined && { feltDeg }),
       ...(priority && { priority }),
-      ...(this.working() && { working: this.working() as LineKey }),
+      ...(working && { working }),
       // One line that is worked on says nothing of a cause.
       cause:
-        result === null || this.working() !== null
+        result === null || working !== null
           ? null
           : causeOf(result, decidingLines(this.content.rules()), this.ballRead()),
       chains: result === null ? [] : chainsOfResult(result),

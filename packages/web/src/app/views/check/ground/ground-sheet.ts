@@ -28,6 +28,7 @@ import { NumberField } from '../../../ui/number-field.ts';
 import { ProblemNote } from '../../../ui/problem-note.ts';
 import { TargetLineFields } from '../../../ui/target-line-fields.ts';
 import { angleText, firstOf, leanOf, LINE_TITLES, type LineKey } from '../../../words/words.ts';
+import { judgedBy, methodIdOf } from '../../../methods/judged.ts';
 import { MethodStore } from '../../../methods/method.store.ts';
 import { CheckContent } from '../check-content.ts';
 import { FIRST_CIRCUMSTANCES } from '../draft-content.ts';
@@ -108,15 +109,9 @@ export class GroundSheet {
   // The method, and what another one would say of the same readings.
   protected readonly otherId = signal('');
   /** The method that judges: a shipped one by its name, an own one by what the check remembers. */
-  protected readonly chosen = computed(() => {
-    const { judgement, ownMethod } = this.content.judged();
-    return {
-      id: judgement.method?.id ?? ownMethod?.id ?? '',
-      version: judgement.method?.version ?? ownMethod?.version,
-    };
-  });
+  protected readonly chosenId = computed(() => methodIdOf(this.content.judged()));
   protected readonly methodName = computed(() => {
-    const { id } = this.chosen();
+    const id = this.chosenId();
     const known = this.methods.all().find((m) => m.id === id);
     return known?.name ?? this.content.judged().ownMethod?.name ?? 'limits of its own';
   });
@@ -144,13 +139,7 @@ export class GroundSheet {
 
   protected chooseMethod(id: string): void {
     const method = this.methods.all().find((m) => m.id === id);
-    if (method === undefined) return;
-    const judgement = judgementByMethod(method);
-    const { profileVersion: version, name } = method;
-    this.content.set('judged', {
-      judgement,
-      ...(judgement.method === undefined && { ownMethod: { id, version, name } }),
-    });
+    if (method !== undefined) this.content.set('judged', judgedBy(method));
   }
 
   protected note(name: keyof Circumstances, value: string): void {

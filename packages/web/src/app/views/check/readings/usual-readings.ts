@@ -2,7 +2,7 @@ import { SHIPPED_METHODS, type WayOfReading } from '@lotrecht/judging';
 import { type CheckDocument } from '@lotrecht/records';
 import { type PlannedStation } from '../../../settings/planned-station.ts';
 import { type LineKey } from '../../../words/words.ts';
-import { type Judged } from '../judged.ts';
+import { type Judged } from '../../../methods/judged.ts';
 import { USUAL_SERIES } from '../../../words/series.ts';
 import { keepOnDevice } from '../../../device/on-device.ts';
 

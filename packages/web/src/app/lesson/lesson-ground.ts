@@ -1,0 +1,56 @@
+import { judgementOf, type LastTimeView } from '@lotrecht/judging';
+import { type CheckDocument, type CheckView } from '@lotrecht/records';
+import { keepOnDevice } from '../device/on-device.ts';
+import { type Judged } from '../methods/judged.ts';
+
+/** Club, target and method that a lesson goes on with: what its next set-up begins with. No student. */
+export interface LessonGround {
+  readonly club: NonNullable<CheckDocument['club']>;
+  readonly target: NonNullable<CheckDocument['target']>;
+  readonly judged: Judged;
+}
+
+/** The last time’s, for a lesson to go on with. */
+export function lessonGroundOf({ club, target, judgement, ownMethod }: LastTimeView): LessonGround {
+  return { club, target, judged: { judgement, ...(ownMethod && { ownMethod }) } };
+}
+
+/** What a lesson goes on with after a check. */
+export function groundOfCheck({ document, record }: Pick<CheckView, 'document' | 'record'>): LessonGround {
+  return {
+    club: document.club ?? { group: 'mid-iron' },
+    target: document.target ?? {},
+    judged: { judgement: judgementOf(document), ...(record?.ownMethod && { ownMethod: record.ownMethod }) },
+  };
+}
+
+const KEY = 'lotrecht-lesson-ground';
+/** Lessons of a few days: older ones are over. */
+const KEPT_LESSONS = 40;
+
+type Kept = readonly (readonly [lessonId: string, ground: LessonGround])[];
+
+function readAll(): Kept {
+  try {
+    return JSON.parse(localStorage.getItem(KEY) ?? '[]') as Kept;
+  } catch {
+    // Written by another version: as if nothing had been chosen.
+    return [];
+  }
+}
+
+/** What was chosen for a lesson on this device and not yet begun with; null without. */
+export function readLessonGround(lessonId: string): LessonGround | null {
+  return readAll().find(([id]) => id === lessonId)?.[1] ?? null;
+}
+
+/** Chosen: the next set-up of the lesson begins with it. */
+export function keepLessonGround(lessonId: string, ground: LessonGround): void {
+  const others = readAll().filter(([id]) => id !== lessonId);
+  keepOnDevice(KEY, JSON.stringify([[lessonId, ground], ...others].slice(0, KEPT_LESSONS)));
+}
+
+/** A check was kept: from now on the lesson goes on with what that one says. */
+export function dropLessonGround(lessonId: string): void {
+  keepOnDevice(KEY, JSON.stringify(readAll().filter(([id]) => id !== lessonId)));
+}

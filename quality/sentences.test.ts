@@ -34,7 +34,13 @@ function textsOfProgram(source: string): readonly string[] {
   const code = source.replace(/\/\*[\s\S]*?\*\//g, '').replace(/(^|\s)\/\/.*$/gm, '');
   const plain = [...code.matchAll(/'((?:[^'\\\n]|\\.)*)'/g)].map((m) => m[1] ?? '');
   const filled = [...code.matchAll(/`((?:[^`\\]|\\.)*)`/g)].map((m) => m[1] ?? '');
-  return [...plain, ...filled.map((text) => text.replace(/\$\{[^}]*\}/g, 'X'))];
+  // Between the ticks stands a sentence, or a template with sentences in it.
+  return [
+    ...plain,
+    ...filled.flatMap((text) =>
+      /<\w/.test(text) ? textsOfTemplate(text) : text.replace(/\$\{[^}]*\}/g, 'X'),
+    ),
+  ];
 }
 
 /** Prose: some words in a row, and no query, style or markup. */
@@ -70,5 +76,6 @@ describe('every sentence', () => {
     expect(tooLong(textsOfTemplate(`<p>Short. ${long}</p>`))).toHaveLength(1);
     expect(tooLong(textsOfProgram(`say('${long}'); say(\`Short. \${x}\`);`))).toHaveLength(1);
     expect(tooLong(textsOfProgram(`/* ${long} */`))).toEqual([]);
+    expect(tooLong(textsOfProgram(`template: \`<p>Short. ${long}</p>\``))).toHaveLength(1);
   });
 });

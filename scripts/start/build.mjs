@@ -95,7 +95,10 @@ export async function buildAll(root) {
     places: [...base, 'packages/paper', 'packages/web'],
     stamp: 'packages/web/dist/.built-from',
     command: 'sh',
-    args: ['-c', 'cd packages/web && ../../node_modules/.bin/ng build'],
+    args: [
+      '-c',
+      'cd packages/web && ../../node_modules/.bin/ng build && node ../../scripts/start/compress-web.mjs dist/browser',
+    ],
     hint: 'The web application could not be built.',
   });
 }

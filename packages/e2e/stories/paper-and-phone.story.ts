@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { choose } from '../pages/choose.ts';
 import { expect, type Page } from '@playwright/test';
+import { openWork } from '../pages/open-work.ts';
 import { test } from '../pages/quiet.ts';
 import { axeViolations } from '../pages/axe.ts';
 import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
@@ -169,7 +170,9 @@ test('pages come as PDF and SVG: hand-out, footprints, degree card, partner card
 test('a station is planned, kept for its place, printed, and a lesson begun with it', async ({ page }) => {
   await page.getByRole('link', { name: 'Station' }).click();
   const plan = page.locator('lo-station-planner');
+  await openWork(page, 'Target line');
   await choose(page.getByLabel('Made so'), 'at North rim');
+  await openWork(page, 'Plan to lay by tape');
   await choose(plan.getByLabel('Club'), 'Driver');
   await choose(plan.getByLabel('Hand'), 'left-handed');
   await choose(plan.getByLabel('Target of the place'), 'Weir, 230 m');
@@ -180,6 +183,7 @@ test('a station is planned, kept for its place, printed, and a lesson begun with
   const file = await fileOf(page, 'Plan, PDF');
   expect(file.subarray(0, 5).toString()).toBe('%PDF-');
   await page.reload();
+  await openWork(page, 'Plan to lay by tape');
   await choose(plan.getByLabel(/^Plan/), 'North rim, driver, left');
   await expect(plan.locator('svg[role=img]')).toContainText('North rim, driver, left');
   await plan.getByRole('button', { name: 'Begin a lesson with it' }).click();

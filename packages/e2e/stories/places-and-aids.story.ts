@@ -1,5 +1,6 @@
 import { expect } from '@playwright/test';
 import { choose } from '../pages/choose.ts';
+import { openWork } from '../pages/open-work.ts';
 import { test } from '../pages/quiet.ts';
 import { CheckPage } from '../pages/check.page.ts';
 import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
@@ -75,7 +76,8 @@ test('rails 620 and 630 apart over 1.22 m are found out of parallel, with the en
   page,
 }) => {
   await page.goto(to('/station'));
-  const aids = page.locator('lo-aid-check');
+  await openWork(page, 'Rails and string');
+  const aids = page.locator('lo-aid-check:visible');
   await aids.getByLabel('Gap at the near end').fill('620');
   await aids.getByLabel('Gap at the far end').fill('630');
   await aids.getByLabel('Between the two').fill('4 ft 0');
@@ -87,7 +89,10 @@ test('rails 620 and 630 apart over 1.22 m are found out of parallel, with the en
   await aids.getByLabel('Between the two').blur();
   await expect(aids).toContainText('It must be more than zero.');
 
-  await aids.getByRole('button', { name: 'Square rod' }).click();
+  // Ticked off, the next that is not done comes up.
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
+  await expect(page.getByRole('button', { name: /3\. Rails and string/ })).toContainText('done');
+  await openWork(page, 'Square rod');
   for (const [field, mm] of [
     ['Along the target rod', '300'],
     ['Along the square rod', '300'],
@@ -109,6 +114,7 @@ test('a string of 6 m sighted over a plumb line is kept once and written into th
   page,
 }) => {
   await page.goto(to('/station'));
+  await openWork(page, 'Target line');
   const line = page.locator('lo-target-line-fields');
   await expect(line).toContainText('± 1.0° for the target line, mostly from the sighting');
   await expect(line).toContainText('hang a plumb line');
@@ -117,7 +123,7 @@ test('a string of 6 m sighted over a plumb line is kept once and written into th
   await choose(page.getByLabel('Made so'), 'at North rim');
   await choose(line.getByLabel('Sighted'), 'over a hanging plumb line');
   await page.getByRole('button', { name: 'Keep for checks' }).click();
-  await expect(page.getByText('Kept: it costs one tap in a check.')).toBeVisible();
+  await expect(page.getByText('Kept. In a check it is one tap.')).toBeVisible();
 
   await page.goto(to('/today'));
   await page.getByRole('button', { name: 'New check for Runa Feldt' }).click();
@@ -164,8 +170,10 @@ test('the dominant eye is found by pointing and kept for a student; the mark pla
   page,
 }) => {
   await page.goto(to('/station'));
+  await openWork(page, 'Sighting');
   const sighting = page.locator('lo-sighting');
-  await choose(sighting.getByLabel(/^Of/), 'Runa Feldt');
+  await sighting.getByLabel('Of', { exact: true }).fill('runa');
+  await page.getByRole('option', { name: 'Runa Feldt' }).click();
   await sighting.getByRole('button', { name: 'Done, next' }).click();
   await sighting.getByRole('button', { name: 'Done, next' }).click();
   await sighting.getByRole('button', { name: 'Gone' }).click();
@@ -174,6 +182,7 @@ test('the dominant eye is found by pointing and kept for a student; the mark pla
   await expect(sighting.getByRole('row', { name: /^1 m behind/ })).toContainText('1.4°');
   await expect(sighting.getByRole('row', { name: /wrong eye/ })).toContainText('6.0°');
 
+  await openWork(page, 'Mark and gate');
   const planner = page.locator('lo-mark-planner');
   await expect(planner.getByRole('row', { name: /^0\.4 m/ })).toContainText('0.72°');
   await expect(planner.locator('svg').last()).toBeVisible();

@@ -105,7 +105,7 @@ test('the student who feels far from where they are is told so, and what is show
 }) => {
   await openProgress(page, 'Petra Lindqvarn');
   await expect(
-    page.getByText(/Where they feel aimed is off by [5-9]\.\d° toward open ± \d\.\d° \(\d+ lessons\)/),
+    page.getByText(/What they feel is out by [5-9]\.\d° toward open ± \d\.\d° \(\d+ lessons\)/),
   ).toBeVisible();
   await page.getByRole('button', { name: '△ felt' }).click();
   await expect(page.getByRole('button', { name: '△ felt' })).toHaveAttribute('aria-pressed', 'true');

@@ -2,6 +2,7 @@ import { type BrowserContext, expect, type Page } from '@playwright/test';
 import { choose } from '../pages/choose.ts';
 import { axeViolations } from '../pages/axe.ts';
 import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
+import { openWork } from '../pages/open-work.ts';
 import { test } from '../pages/quiet.ts';
 import { SignInPage } from '../pages/sign-in.page.ts';
 
@@ -151,10 +152,12 @@ test('a place and a method of the academy’s own', async () => {
 test('a station plan', async () => {
   await one.goto(new URL('/station', served.address).href);
   const plan = (page: Page) => page.getByLabel('Name', { exact: true });
+  await openWork(one, 'Plan to lay by tape');
   await plan(one).fill('Irons');
   await one.getByRole('button', { name: 'Keep plan' }).click();
   await expect(one.getByText('Kept.', { exact: true })).toBeVisible();
   await both('/station', async (page) => {
+    await openWork(page, 'Plan to lay by tape');
     await choose(page.locator('lo-station-planner').getByLabel('Plan'), 'Irons');
     await expect(plan(page)).toHaveValue('Irons');
   });

@@ -1,6 +1,7 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
+import { brotliCompressSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { startTestApp, type TestApp } from '../test/test-app.ts';
 
@@ -10,6 +11,11 @@ beforeAll(async () => {
   const root = mkdtempSync(path.join(tmpdir(), 'lotrecht-web-'));
   writeFileSync(path.join(root, 'index.html'), '<!doctype html><title>Lotrecht</title><lo-app></lo-app>');
   writeFileSync(path.join(root, 'main-ABCD1234.js'), `export const text = '${'twine '.repeat(3000)}';`);
+  writeFileSync(path.join(root, 'chunk-ABCD1234.js'), 'export const text = "as served without";');
+  writeFileSync(
+    path.join(root, 'chunk-ABCD1234.js.br'),
+    brotliCompressSync('export const text = "as built";'),
+  );
   writeFileSync(path.join(path.dirname(root), 'outside.txt'), 'not yours');
   app = await startTestApp(root);
 });
@@ -30,6 +36,16 @@ describe('the web application', () => {
     const answer = await app.client().get('/main-ABCD1234.js');
     expect(answer.headers.get('cache-control')).toBe('public, max-age=31536000, immutable');
     expect(answer.headers.get('content-encoding')).toMatch(/gzip|br/);
+  });
+
+  it('sends what was compressed with the build, to who reads it', async () => {
+    const ask = (encodings: string): Promise<Response> =>
+      fetch(new URL('/chunk-ABCD1234.js', app.base), { headers: { 'Accept-Encoding': encodings } });
+    const small = await ask('gzip, br');
+    expect(small.headers.get('content-encoding')).toBe('br');
+    expect(small.headers.get('content-type')).toMatch(/javascript/);
+    expect(await small.text()).toBe('export const text = "as built";');
+    expect(await (await ask('identity')).text()).toBe('export const text = "as served without";');
   });
 
   it('never serves what lies outside its folder', async () => {

@@ -23,11 +23,13 @@ import { type Mirror } from '../data/mirror.ts';
 import { type Outbox } from '../data/outbox.ts';
 import { deviceFails } from '../device/on-device.ts';
 import { CurrentWorkStore } from '../session/current-work.store.ts';
+import { GuideStore } from '../session/guide.store.ts';
 import { SessionStore } from '../session/session.store.ts';
 import { dayText } from '../words/dates.ts';
 import { Icon } from '../ui/icon.ts';
 import { AutoLock } from '../session/auto-lock.ts';
 import { KeyList } from './key-list.ts';
+import { GuideBar } from './guide-bar.ts';
 import { LessonStrip } from './lesson-strip.ts';
 import { LockScreen } from './lock-screen.ts';
 
@@ -41,7 +43,7 @@ interface MainPlace {
 
 @Component({
   selector: 'lo-shell',
-  imports: [RouterOutlet, RouterLink, RouterLinkActive, Icon, KeyList, LessonStrip, LockScreen],
+  imports: [RouterOutlet, RouterLink, RouterLinkActive, Icon, KeyList, GuideBar, LessonStrip, LockScreen],
   templateUrl: './shell.html',
   styleUrl: './shell.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -53,6 +55,7 @@ export class Shell {
   private readonly currentWork = inject(CurrentWorkStore);
   protected readonly current = this.currentWork.work;
   protected readonly step = this.currentWork.at;
+  protected readonly guide = inject(GuideStore);
   protected readonly dayText = dayText;
   protected readonly deviceFails = deviceFails;
 

@@ -29,7 +29,7 @@ import { CLUB_GROUPS } from '../words/words.ts';
         <p class="lo-soft">{{ place() }}. It is shown when the whole series is revealed.</p>
       }
       @for (line of lines(); track line) {
-        <lo-line-summary [key]="line" [result]="check().result" />
+        <lo-line-summary [key]="line" [result]="check().result" [document]="check().document" />
       }
       @if (!waits()) {
         <a class="home" [routerLink]="['/lessons', check().lessonId, 'checks', check().id, 'hand-out']"

@@ -1,9 +1,19 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { type ResultDocument } from '@lotrecht/records';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { type CheckDocument, type ResultDocument } from '@lotrecht/records';
+import { besideText } from '@lotrecht/words';
+import { SettingsStore } from '../settings/settings.store.ts';
+import { aimOf } from '../words/aims.ts';
 import { Bob } from './bob.ts';
-import { angleText, leanOf, LINE_TITLES, type LineKey, uncertaintyText } from '../words/words.ts';
+import {
+  angleText,
+  answerOfLine,
+  leanOf,
+  LINE_TITLES,
+  type LineKey,
+  uncertaintyText,
+} from '../words/words.ts';
 
-/** One measured line in one row: bob, name, angle with word and side, uncertainty, lean. */
+/** One measured line in one row: bob, name, how it is, where it aims, and the tape’s angle. */
 @Component({
   selector: 'lo-line-summary',
   imports: [Bob],
@@ -13,15 +23,15 @@ import { angleText, leanOf, LINE_TITLES, type LineKey, uncertaintyText } from '.
         <lo-bob [lean]="l.lean" [side]="read.side" />
       }
       <span class="name">{{ title() }}</span>
-      <span class="lo-figure">{{ angleText(read) }}</span>
-      <span class="u">{{ uncertaintyText(read) }}</span>
       <span class="words">{{ lean()?.words }}</span>
+      <span class="aims">{{ aims() }}</span>
+      <span class="u">{{ angleText(read) }} {{ uncertaintyText(read) }}</span>
     }
   `,
   styles: `
     :host {
       display: grid;
-      grid-template-columns: 26px 84px 10.5rem 4.5rem auto;
+      grid-template-columns: 26px 84px 13rem 7rem auto;
       align-items: center;
       gap: 8px;
       min-height: 36px;
@@ -32,18 +42,18 @@ import { angleText, leanOf, LINE_TITLES, type LineKey, uncertaintyText } from '.
     .name {
       color: var(--lo-ink-soft);
     }
-    .lo-figure {
-      font-size: 1.1875rem;
-    }
-    .u,
     .words {
+      font-weight: 600;
+    }
+    .u {
       color: var(--lo-ink-soft);
+      font-size: 0.9375rem;
     }
     @media (max-width: 640px) {
       :host {
         grid-template-columns: 26px 78px 1fr auto;
       }
-      .words {
+      .u {
         display: none;
       }
     }
@@ -53,6 +63,19 @@ import { angleText, leanOf, LINE_TITLES, type LineKey, uncertaintyText } from '.
 export class LineSummary {
   readonly key = input.required<LineKey>();
   readonly result = input.required<Pick<ResultDocument, 'lines' | 'posterior'>>();
+
+  /** Of its check: hand and target. */
+  readonly document = input.required<Pick<CheckDocument, 'handedness' | 'target'>>();
+
+  private readonly settings = inject(SettingsStore);
+  /** Where it is thought to aim, from all that is known; from the tape where nothing else is. */
+  protected readonly aims = computed(() => {
+    const [result, { handedness, target }] = [this.result(), this.document()];
+    const deg = answerOfLine(result, this.key())?.meanDeg ?? this.line()?.handedAzimuthDeg;
+    if (deg === undefined) return '';
+    const aim = aimOf(deg, { handedness, distanceM: target?.distanceM });
+    return besideText(aim, this.settings.settings().distanceUnit);
+  });
 
   protected readonly angleText = angleText;
   protected readonly uncertaintyText = uncertaintyText;

@@ -85,7 +85,7 @@ export function lineUncertaintyText(uncertaintyRad: number): string {
     <p class="lo-soft">{{ halving() }}</p>
     @if (choice().aid === 'none' && eye() === null) {
       <p class="lo-soft">
-        Sight with the dominant eye: the other one is off by 6° over a rod held at arm’s length.
+        Sight with your stronger eye. The other one is out by 6° over a rod held at arm’s length.
       </p>
     }
   `,

@@ -34,7 +34,7 @@ const REASONS = {
             </span>
           </p>
           @for (line of linesOf(version); track line) {
-            <lo-line-summary [key]="line" [result]="version.result" />
+            <lo-line-summary [key]="line" [result]="version.result" [document]="version.document" />
           }
         </li>
       }

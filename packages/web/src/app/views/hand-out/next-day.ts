@@ -45,6 +45,12 @@ const WEEKS = [1, 2, 3] as const;
     </section>
   `,
   styles: `
+    section {
+      margin: 24px 0;
+    }
+    h2 {
+      margin-bottom: 6px;
+    }
     .row {
       display: flex;
       flex-wrap: wrap;

@@ -34,7 +34,7 @@ import { ProblemNote } from '../../ui/problem-note.ts';
             </li>
           } @empty {
             <li class="empty">
-              No place yet. Add the first one: a name and the distance of one target are enough; with
+              No place yet. Add the first one: a name and the distance of one target are enough. With
               landmarks any line can be read in five seconds.
             </li>
           }

@@ -101,11 +101,9 @@ describe('a series in words', () => {
 
   it('says what is felt, and until when the usual spread stands', () => {
     const sentences = sentencesOf(toes);
-    expect(sentences[0]).toMatch(
-      /^Where they feel aimed is off by \d\.\d° toward open ± \d\.\d° \(3 lessons\)\.$/,
-    );
+    expect(sentences[0]).toMatch(/^What they feel is out by \d\.\d° toward open ± \d\.\d° \(3 lessons\)\.$/);
     expect(sentences.join(' ')).toContain('as learned of this student');
-    expect(sentencesOf(coached).join(' ')).toContain('the usual, until five more reps are read');
+    expect(sentencesOf(coached).join(' ')).toContain('the usual, until five more set-ups are read');
     expect(sentences.at(-1)).toMatch(/^On 1 Jun 2026: /);
   });
 

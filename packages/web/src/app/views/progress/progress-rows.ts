@@ -35,12 +35,12 @@ export function sentencesOf({
   const own = `Steps back in to within ${readdress.sdDeg.toFixed(1)}° two times out of three`;
   const ahead = `${turnText(line, forecast.levelDeg)} ± ${forecast.halfDeg.toFixed(1)}°`;
   return [
-    ...(felt === null ? [] : [`Where they feel aimed is off by ${meanText(line, felt, 'lessons')}.`]),
+    ...(felt === null ? [] : [`What they feel is out by ${meanText(line, felt, 'lessons')}.`]),
     ...(cueGives === null ? [] : [`The cue turns the line by ${meanText(line, cueGives, 'lessons')}.`]),
-    ...(lost === null ? [] : [`By the next lesson it has drifted ${meanText(line, lost, 'lessons')}.`]),
+    ...(lost === null ? [] : [`By the next lesson it has slipped back ${meanText(line, lost, 'lessons')}.`]),
     readdress.learned
       ? `${own}, as learned of this student.`
-      : `${own}: the usual, until five more reps are read.`,
+      : `${own}. That is the usual, until five more set-ups are read.`,
     `On ${dayText(forecast.date)}: ${ahead}, in tolerance with ${percentText(forecast.probabilityInTolerance)}.`,
   ];
 }

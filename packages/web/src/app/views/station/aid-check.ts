@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  signal,
+} from '@angular/core';
 import { formatLength } from '@lotrecht/words';
 import {
   type AidVerdict,
@@ -43,8 +51,10 @@ const AIDS: readonly { readonly aid: Aid; readonly title: string; readonly how: 
 })
 export class AidCheck {
   private readonly settings = inject(SettingsStore);
-  protected readonly aids = AIDS;
-  protected readonly aid = signal<Aid>('rails');
+  /** Which aids are looked at here. */
+  readonly kinds = input.required<readonly Aid[]>();
+  protected readonly aids = computed(() => AIDS.filter(({ aid }) => this.kinds().includes(aid)));
+  protected readonly aid = linkedSignal<Aid>(() => this.kinds()[0] ?? 'rails');
   protected readonly how = computed(() => AIDS.find((a) => a.aid === this.aid())?.how ?? '');
   protected readonly unit = computed(() => this.settings.settings().lengthUnit);
 
@@ -133,7 +143,7 @@ export class AidCheck {
     const words = {
       in: 'Laid true',
       out: 'Not true',
-      'cannot-tell': `Can’t tell: true with ${Math.round(probabilityTrue * 100)} %. A finer tape or a longer base tells.`,
+      'cannot-tell': `Not decided: true with ${Math.round(probabilityTrue * 100)} %. A finer tape or a longer base would decide it.`,
     }[verdict];
     return {
       uncertainty: `± ${(COVERAGE_FACTOR * degreesFromRadians(uRad)).toFixed(2)}°`,

@@ -1,18 +1,15 @@
-import { MatInput } from '@angular/material/input';
-import { MatOption, MatSelect } from '@angular/material/select';
-import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { type InstructorSettings, type StudentView } from '@lotrecht/records';
 import { degreesFromRadians, eyeOffLineTurn, feelAtTarget, wrongEyeTurn } from '@lotrecht/core';
 import { type Observable } from 'rxjs';
-import { AcademyApi } from '../../api/academy-api.ts';
 import { STUDENT } from '../../data/kinds/student.ts';
 import { RecordApi } from '../../data/record-api.ts';
 import { toProblem } from '../../api/problem.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { metresText } from '../../ui/bearings.ts';
 import { NumberField } from '../../ui/number-field.ts';
+import { StudentField } from '../../ui/student-field.ts';
 
 const STEPS = [
   'Stand with both eyes open and a small target far off.',
@@ -26,23 +23,19 @@ const DISTANCES_M = [1, 2, 2.7, 3] as const;
 /** Which eye sights, found by pointing and kept; and what an eye off the line costs. */
 @Component({
   selector: 'lo-sighting',
-  imports: [MatButton, MatFormField, MatInput, MatLabel, MatOption, MatSelect, NumberField],
+  imports: [MatButton, NumberField, StudentField],
   templateUrl: './sighting.html',
   styleUrl: './sighting.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Sighting {
   private readonly settings = inject(SettingsStore);
-  private readonly api = inject(AcademyApi);
   private readonly records = inject(RecordApi);
 
   protected readonly steps = STEPS;
   protected readonly step = signal(0);
-  protected readonly students = signal<readonly StudentView[]>([]);
-  /** Whether there are more than are offered: then they are looked for by name. */
-  protected readonly isLarge = signal(false);
-  /** Whose eye is tested: a student's id, or empty for the instructor. */
-  protected readonly whose = signal('');
+  /** Whose eye is tested; null for the instructor. */
+  private readonly whose = signal<StudentView | null>(null);
   protected readonly said = signal<string | null>(null);
   protected readonly ownEye = computed(() => this.settings.settings().dominantEye);
 
@@ -60,20 +53,10 @@ export class Sighting {
   );
   protected readonly wrongEye = computed(() => this.costOf(wrongEyeTurn(this.heldM())));
 
-  constructor() {
-    this.list('');
-  }
-
-  /** Of a large academy the first by name are offered, until a part of the name is typed. */
-  protected list(find: string): void {
-    this.api.students(find.trim()).subscribe({
-      next: ({ students, next }) => {
-        this.students.set(students);
-        this.whose.set('');
-        if (next !== null) this.isLarge.set(true);
-      },
-      error: (error: unknown) => this.said.set(toProblem(error).title),
-    });
+  protected choose(student: StudentView | null): void {
+    this.whose.set(student);
+    this.step.set(0);
+    this.said.set(null);
   }
 
   /** The last answer decides: with that eye shut the target stayed, so the other one sights. */
@@ -83,22 +66,22 @@ export class Sighting {
     else if (stillSeen) this.found('left');
     else {
       this.step.set(0);
-      this.said.set('With neither eye alone: the hands moved. Once more, more slowly.');
+      this.said.set('Neither eye kept it in the hole, so the hands moved. Once more, more slowly.');
     }
   }
 
   private found(dominantEye: 'right' | 'left'): void {
     this.step.set(0);
-    const student = this.students().find((s) => s.id === this.whose());
+    const student = this.whose();
     const keeping: Observable<StudentView | InstructorSettings> =
-      student === undefined
+      student === null
         ? this.settings.keep({ dominantEye })
         : this.records.save(STUDENT, student.id, { ...STUDENT.toInput(student), dominantEye }, student);
-    const who = student === undefined ? 'You sight' : `${student.name} sights`;
+    const who = student === null ? 'You sight' : `${student.name} sights`;
     keeping.subscribe({
       next: (kept) => {
         this.said.set(`${who} with the ${dominantEye} eye. Kept.`);
-        if ('name' in kept) this.students.update((all) => all.map((s) => (s.id === kept.id ? kept : s)));
+        if ('name' in kept) this.whose.set(kept);
       },
       error: (error: unknown) => this.said.set(toProblem(error).title),
     });

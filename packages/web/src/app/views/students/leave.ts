@@ -26,7 +26,7 @@ import { ProblemNote } from '../../ui/problem-note.ts';
       @if (isHead()) {
         <h3>Erase for good</h3>
         <p>
-          Lessons, checks, hand-outs, links, letters and consents go at once and cannot be brought back, not
+          Lessons, checks, hand-outs, links, letters and consents go at once. They cannot be brought back, not
           by an older backup either. That someone was erased stays noted, without a name.
         </p>
         @if (problem(); as p) {

@@ -68,7 +68,7 @@ async function panelOf(
     units: { length: 'mm', distance: 'm' },
     cause: result && causeOf(result, ['face', 'toes'], null),
     chains: result ? chainsOfResult(result) : [],
-    madeFrom: 'From today’s readings, and how bodies hang together.',
+    madeFrom: 'From today’s readings, and how the lines of a body usually go together.',
     longClub: false,
     sentences: [],
     ...ground,
@@ -174,7 +174,7 @@ describe('the finding', () => {
       /The ± is mostly finding the points, \d+ %, then the target line\. Nothing at hand halves it\./,
     );
     expect(text).toMatch(/Trail toe \d+ mm toward the line\. Known to ± \d+ mm\./);
-    expect(text).toContain('From today’s readings, and how bodies hang together.');
+    expect(text).toContain('From today’s readings, and how the lines of a body usually go together.');
   });
 
   it('says so when there is nothing to fix', async () => {

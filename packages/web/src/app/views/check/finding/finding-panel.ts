@@ -21,6 +21,7 @@ import {
 } from '@lotrecht/words';
 import { type Chain, COVERAGE_FACTOR, type LineBudget, radiansFromDegrees, signWords } from '@lotrecht/core';
 import { Bob } from '../../../ui/bob.ts';
+import { aimOf } from '../../../words/aims.ts';
 import {
   angleText,
   answerOfLine,
@@ -269,14 +270,9 @@ export class FindingPanel {
 
   /** Where a line is thought to aim, from all that is known; from the tape where nothing else is. */
   private aim(result: ResultDocument, key: LineKey): Aim | null {
-    const { targetDistanceM: distanceM = 0, handedness } = this.ground();
+    const { targetDistanceM: distanceM, handedness } = this.ground();
     const handedDeg = answerOfLine(result, key)?.meanDeg ?? result.lines[key]?.handedAzimuthDeg;
-    if (handedDeg === undefined) return null;
-    const deg = handedness === 'right' ? handedDeg : -handedDeg;
-    return {
-      deg,
-      metres: distanceM > 0 ? feelOfTurn(handedDeg, { distanceM, handedness }).metres : null,
-    };
+    return handedDeg === undefined ? null : aimOf(handedDeg, { handedness, distanceM });
   }
 
   /** In a row, beside the name of its line. */

@@ -91,7 +91,7 @@ export class FindingWords {
     if (shown?.result?.notes.some(({ code }) => code === 'history-set-aside')) return null;
     const others =
       shown?.document?.prior === undefined
-        ? 'how bodies hang together'
+        ? 'how the lines of a body usually go together'
         : 'how students of this academy stand';
     const from =
       earlier === 0

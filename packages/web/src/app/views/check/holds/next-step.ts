@@ -149,7 +149,7 @@ export class NextStep {
 
 /** Measured: `docs/numerics.md`, reading until a verdict comes. */
 const READ_ON =
-  'Decide beforehand how often to read. Read until it is called, a line at its limit is called one time in four.';
+  'Decide first how many times you will read it. Read until it is called, a line at its limit is called one time in four.';
 
 const STOPS = {
   read: 'All that is worth holding still for is planned.',

@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { feelOfTurn, isCold, lessonDifferences, moreToShow, type ReadSetup } from '@lotrecht/judging';
+import { isCold, lessonDifferences, moreToShow, type ReadSetup } from '@lotrecht/judging';
 import { type CheckRecord } from '@lotrecht/records';
-import { type Aim, besideText } from '@lotrecht/words';
+import { besideText } from '@lotrecht/words';
 import { SettingsStore } from '../../../settings/settings.store.ts';
+import { aimOf } from '../../../words/aims.ts';
 import { LINE_TITLES, type LineKey } from '../../../words/words.ts';
 import { CheckContent } from '../check-content.ts';
 
@@ -123,17 +124,10 @@ export class WorkChange {
     return `${NUMBERS[more] ?? more} more like this would show it.`;
   });
 
-  private aim(handedDeg: number): Aim {
-    const { distanceM = 0 } = this.content.target();
-    const handedness = this.content.student()?.handedness ?? 'right';
-    return {
-      deg: handedness === 'right' ? handedDeg : -handedDeg,
-      metres: distanceM > 0 ? feelOfTurn(handedDeg, { distanceM, handedness }).metres : null,
-    };
-  }
-
   private aims(handedDeg: number): string {
-    return besideText(this.aim(handedDeg), this.settings.settings().distanceUnit);
+    const { distanceM } = this.content.target();
+    const handedness = this.content.student()?.handedness ?? 'right';
+    return besideText(aimOf(handedDeg, { handedness, distanceM }), this.settings.settings().distanceUnit);
   }
 
   private moved(handedDeg: number): string {

@@ -66,7 +66,7 @@ export class StudentField {
   private readonly api = inject(AcademyApi);
   protected readonly problem = signal<ApiProblem | null>(null);
   /** What is typed, or who was chosen. */
-  protected readonly name = new FormControl<string | StudentView | null>('');
+  protected readonly name = new FormControl<string | StudentView | null>(null);
 
   protected readonly students = toSignal(
     this.name.valueChanges.pipe(

@@ -153,7 +153,8 @@ export const CHAPTERS: readonly Chapter[] = [
         text: [
           'Your method has an order. The first line in it that is off comes first, for it moves the others along.',
           'It is plain from four in five on. Below that it says most likely, and below one in two, perhaps.',
-          'It goes by today’s readings, by how the lines of a body usually go together, and by this student’s blind set-ups before.',
+          'It goes by today’s readings, and by how the lines of a body usually go together.',
+          'This student’s blind set-ups before count too.',
         ],
       },
       {

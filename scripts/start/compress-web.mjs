@@ -1,6 +1,6 @@
 #!/usr/bin/env node
 /** Compresses the built web application once, as small as it gets: the server sends these files instead. */
-import { readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { brotliCompressSync, constants } from 'node:zlib';
 
@@ -11,8 +11,6 @@ const LEAST_BYTES = 512;
 const root = process.argv[2];
 for (const name of readdirSync(root, { recursive: true })) {
   const file = path.join(root, name);
-  // Of an earlier build.
-  if (file.endsWith('.br')) rmSync(file, { force: true });
   if (!COMPRESSED.test(file)) continue;
   const content = readFileSync(file);
   if (content.length < LEAST_BYTES) continue;

@@ -42,6 +42,7 @@ export { seatingUncertainty } from './uncertainty/seating.ts';
 export { EYE_UNCERTAINTY_RAD } from './defaults/eye.ts';
 export { GAUGE_UNCERTAINTY_RAD } from './defaults/gauge.ts';
 export { LATERAL_UNCERTAINTY_M } from './defaults/pointing.ts';
+export { BALL_TOLERANCE_M } from './defaults/placing.ts';
 export { SWAY_M } from './defaults/plumb.ts';
 export { READDRESS_SD_RAD } from './defaults/readdress.ts';
 export { FACE_SEATING_RAD, ROD_M } from './defaults/rod.ts';
@@ -50,6 +51,7 @@ export {
   BASE_UNCERTAINTY_M,
   RULE_DIVISION_M,
   SQUARE_BASE_UNCERTAINTY_M,
+  TAKEN_OVER_BASE_M,
   TAPE_DIVISION_M,
 } from './defaults/tape.ts';
 export { SIGHTING_RAD } from './defaults/target-line.ts';
@@ -95,11 +97,13 @@ export {
 // A whole check
 export { allInProbability, type JudgedReading } from './setup/all-in.ts';
 export {
-  BALL_TOLERANCE_M,
+  ballDistance,
   ballPosition,
   type BallPosition,
   type BallReading,
+  type Placed,
 } from './setup/ball-position.ts';
+export { type Coupling, coupling, type FeetAndShoulders } from './setup/coupling.ts';
 export { type Chain, type ChainCode, type ChainLine, chainsOf } from './setup/chains.ts';
 export {
   type LeanWhilePlacing,
@@ -177,11 +181,20 @@ export {
   type ReadSoFar,
 } from './planning/next-reading.ts';
 export { type PlannedVerdict, type Reach, reachOf } from './planning/reach.ts';
-export { type AtHand, bestWay, HOLDING_TIMES, type HoldingTimes, type Way, waysOf } from './planning/ways.ts';
+export {
+  type AtHand,
+  bestWay,
+  HOLDING_TIMES,
+  type HoldingTimes,
+  LONE_HOLDING_TIMES,
+  type Way,
+  waysOf,
+} from './planning/ways.ts';
 
 // Lines over lessons
 export { CHANGE_LEVEL, changeBetween } from './tracking/change.ts';
 export { type Consistency, consistencyOf, type Interval, sdInterval } from './tracking/consistency.ts';
+export { type PlacedLesson, placingHabit, type PlacingHabit } from './tracking/placing-habit.ts';
 export { type EyeRecord, eyeRecord, type JudgedByEye } from './tracking/eye.ts';
 export { type PooledSpread, pooledSpread } from './tracking/lesson-spread.ts';
 export { type ReaddressSpread, readdressSpread } from './tracking/readdress.ts';

@@ -1,6 +1,6 @@
 /** The made-up academy of Tarnside. */
 export { type DemoCounts, loadDemo } from './load-demo.ts';
-export { INSTRUCTORS } from './students.ts';
+export { INSTRUCTORS } from './tarnside.ts';
 
 /** A stand-in for a mail service. */
 export { openPostOffice, type PostOffice } from './post-office/post-office.ts';

@@ -33,7 +33,8 @@ import {
   sql,
 } from '@lotrecht/server/filling';
 import { type DemoCheck, heldAt, openLesson, plannedChecks, simulateCheck } from './simulate.ts';
-import { type DemoStudent, INSTRUCTORS, LANDMARKS, RAFTS, STUDENTS } from './students.ts';
+import { type DemoStudent, STUDENTS } from './students.ts';
+import { INSTRUCTORS, LANDMARKS, RAFTS } from './tarnside.ts';
 
 const SEED = 20_260_417;
 const DAYS_BETWEEN_LESSONS = 17;

@@ -1,6 +1,6 @@
 import { findCredentials, migrate, openDatabase, passwordFits, readConfig } from '@lotrecht/server/filling';
 import { loadDemo } from './load-demo.ts';
-import { INSTRUCTORS } from './students.ts';
+import { INSTRUCTORS } from './tarnside.ts';
 
 /** Loads the demo into an empty database and answers with one line of JSON for the start that called. */
 const config = readConfig(process.env);

@@ -1,5 +1,11 @@
-import { composeCheck, type TypedReading, typedReading, SHIPPED_METHODS } from '@lotrecht/judging';
-import { type CheckDocument, type CheckInput, type Circumstances } from '@lotrecht/records';
+import {
+  composeCheck,
+  SHIPPED_METHODS,
+  type TypedReading,
+  typedReading,
+  USUAL_OF_CLUB,
+} from '@lotrecht/judging';
+import { type CheckDocument, type CheckInput, type CheckRecord, type Circumstances } from '@lotrecht/records';
 import {
   type Dice,
   type LaidString,
@@ -9,7 +15,8 @@ import {
   readGaps,
   readSquare,
 } from '@lotrecht/simulation';
-import { type BodyLine, CLUBS, type DemoClub, type DemoStudent, RAFTS } from './students.ts';
+import { type BodyLine, type DemoStudent } from './students.ts';
+import { CLUBS, type DemoClub, RAFTS } from './tarnside.ts';
 
 /** One made-up set-up as it would be saved. */
 export type DemoCheck = Pick<CheckInput, 'document' | 'record' | 'rebase'> & {
@@ -39,6 +46,8 @@ const JUNIOR = 0.82;
 const LEFT_BY_RODS = 0.3;
 /** The last lessons are checked in full, those before by face and toes. */
 const FULL_LESSONS = 2;
+/** How differently ball and feet are placed from lesson to lesson. */
+const PLACED_OFF_MM = [-8, 5, 11, -4] as const;
 /** How a full check is spread over holds, as the application would. */
 const HOLDS: readonly { readonly line: BodyLine; readonly rodMm: number | null; readonly hold: number }[] = [
   { line: 'shoulders', rodMm: ROD_MM, hold: 1 },
@@ -173,6 +182,8 @@ export function simulateCheck(lesson: DemoLesson, { club: group, coached, rep }:
     ...(!coached && {
       record: {
         revealed: true,
+        ...(student.ballBackMm !== undefined &&
+          rep === 1 && { ball: ballOf(student.ballBackMm, lesson.lesson, club) }),
         feltDeg: tenths(side * (felt + 1.5 * dice.normal(1))),
         guess: {
           line: 'toes' as const,
@@ -207,6 +218,19 @@ function readFace({ student, dice, string }: DemoLesson, club: DemoClub, coached
     squareDeg: 0.2,
   });
   return { ...face, baseMm: 75 };
+}
+
+/** Where ball and feet came to be this time. Told by the number of the lesson: other draws stay as they are. */
+function ballOf(backMm: number, lesson: number, club: DemoClub): NonNullable<CheckRecord['ball']> {
+  const off = PLACED_OFF_MM[lesson % PLACED_OFF_MM.length] ?? 0;
+  const stanceMm = stanceOf(club) + 2 * off;
+  const { ballPercent, toesToBallM } = USUAL_OF_CLUB[club.group];
+  return {
+    behindLeadHeelMm: Math.round((ballPercent.graded / 100) * stanceMm + backMm + off),
+    stanceMm,
+    toBallMm: Math.round(toesToBallM * 1000) - off,
+    goal: { sharePercent: ballPercent.graded },
+  };
 }
 
 function stanceOf({ group }: DemoClub): number {

@@ -1,3 +1,5 @@
+import { type DemoClub } from './tarnside.ts';
+
 /** Lines of the body that the demo reads. */
 export type BodyLine = 'toes' | 'heels' | 'knees' | 'hips' | 'shoulders' | 'eyes';
 
@@ -33,40 +35,11 @@ export interface DemoStudent {
   readonly feltDeg?: number;
   /** Where lessons are held in turn, and what share of the fault shows there. Default: all of it, at the range. */
   readonly elsewhere?: readonly { readonly place: 'hall' | 'range' | 'course'; readonly share: number }[];
+  /** How far behind its place in the table the ball usually lies, mm; read in the first set-up of a lesson. Default: nobody looks at it. */
+  readonly ballBackMm?: number;
   /** The string of the last lesson was found turned by this, right positive. */
   readonly laidOffDeg?: number;
 }
-
-/** A club with its group, as a check names it. */
-export interface DemoClub {
-  readonly group: 'wedge' | 'short-iron' | 'mid-iron' | 'long-iron' | 'fairway-wood' | 'driver';
-  readonly name: string;
-}
-
-/** The moored rafts of Tarnside, with their bearings from the rim, right positive. */
-export const RAFTS = [
-  { name: 'Heron', distanceM: 85, bearingDeg: -9 },
-  { name: 'Kiln', distanceM: 120, bearingDeg: 6.5 },
-  { name: 'Barge', distanceM: 150, bearingDeg: 0 },
-  { name: 'Lantern', distanceM: 190, bearingDeg: -4 },
-  { name: 'Weir', distanceM: 230, bearingDeg: 10 },
-] as const;
-
-/** What else is seen over the water and never aimed at. */
-export const LANDMARKS = [
-  { name: 'Crane', distanceM: 320, bearingDeg: -16 },
-  { name: 'Chimney', distanceM: 410, bearingDeg: 3 },
-  { name: 'Boathouse', distanceM: 260, bearingDeg: 17 },
-] as const;
-
-/** Clubs in play, each with the raft it is hit at. */
-export const CLUBS: readonly (DemoClub & { readonly raft: number })[] = [
-  { group: 'wedge', name: 'Pitching wedge', raft: 0 },
-  { group: 'short-iron', name: '8-iron', raft: 1 },
-  { group: 'mid-iron', name: '7-iron', raft: 2 },
-  { group: 'fairway-wood', name: '3-wood', raft: 3 },
-  { group: 'driver', name: 'Driver', raft: 4 },
-];
 
 const cured = (from: number, to: number) => (k: number, n: number) =>
   k < n / 3 ? from : k < (2 * n) / 3 ? (from + to) / 2 : to;
@@ -80,12 +53,6 @@ const slightlyOpen = (club: DemoClub) =>
   club.group === 'driver' || club.group === 'fairway-wood' ? 1.2 : 0.4;
 const openWithLongClubs = (club: DemoClub) =>
   club.group === 'driver' || club.group === 'fairway-wood' ? 4 : 0.3;
-
-/** The two instructors; the first is the head. */
-export const INSTRUCTORS = [
-  { name: 'Marit Oswin', email: 'marit@tarnside.example', role: 'head' },
-  { name: 'Teo Halvard', email: 'teo@tarnside.example', role: 'instructor' },
-] as const;
 
 /** Tarnside's students. Everyone is made up. */
 export const STUDENTS: readonly DemoStudent[] = [
@@ -223,6 +190,7 @@ export const STUDENTS: readonly DemoStudent[] = [
   },
   {
     name: 'Torben Halm',
+    ballBackMm: -48,
     handedness: 'right',
     minor: false,
     instructor: 0,
@@ -235,6 +203,7 @@ export const STUDENTS: readonly DemoStudent[] = [
   },
   {
     name: 'Svea Ramdal',
+    ballBackMm: 6,
     handedness: 'right',
     minor: false,
     instructor: 0,

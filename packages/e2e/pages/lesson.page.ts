@@ -1,5 +1,4 @@
 import { expect, type Locator, type Page } from '@playwright/test';
-import { type CheckPage } from './check.page.ts';
 import { type Hand } from './hand.ts';
 
 /** A hold of face and feet, by the clock. */
@@ -9,7 +8,6 @@ const QUICK_HOLD_MS = 6_300;
 export class LessonPage {
   constructor(
     private readonly page: Page,
-    private readonly check: CheckPage,
     private readonly hand: Hand,
   ) {}
 
@@ -33,7 +31,7 @@ export class LessonPage {
   async holdSeries(setUps: number): Promise<void> {
     for (let place = 1; place <= setUps; place++) {
       await this.hand.tap(this.button(/^Start hold 1/));
-      await this.page.clock.runFor(QUICK_HOLD_MS);
+      await this.hand.hold(QUICK_HOLD_MS);
       await this.hand.swipe('Where the student feels aimed', place - 3);
       await this.hand.swipe('What your eye says', place);
       if (place < setUps) {
@@ -46,7 +44,7 @@ export class LessonPage {
   /** Reads one set-up from the first field on; the large key keeps it. */
   async readSetUp(readings: readonly string[]): Promise<void> {
     for (const [at, reading] of readings.entries()) {
-      await this.check.tapNumber(reading);
+      await this.hand.number(reading);
       if (at < readings.length - 1) await this.hand.next();
       else await this.hand.pressLast();
     }

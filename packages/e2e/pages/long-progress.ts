@@ -47,11 +47,11 @@ export async function traceLongProgress(
   await page.reload();
   // The page itself has been started before anything is counted.
   await new StudentsPage(page).open(student);
-  await expect(page.getByRole('heading', { name: 'Level now, cold' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Where every line is, blind' })).toBeVisible();
   await page.evaluate(() => ((window as unknown as { longTasks: number[] }).longTasks = []));
   await page.getByRole('link', { name: 'Progress' }).click();
-  await expect(page.getByRole('region', { name: 'Lesson by lesson' }).getByRole('row')).toHaveCount(31);
-  await page.getByRole('region', { name: 'Cold, by line and clubs' }).scrollIntoViewIfNeeded();
+  await expect(page.getByRole('region', { name: 'Lesson by lesson' }).getByRole('row')).toHaveCount(11);
+  await page.getByRole('region', { name: 'Blind, by line and clubs' }).scrollIntoViewIfNeeded();
   await page.locator('.paper.small').first().scrollIntoViewIfNeeded();
   await expect(page.locator('.paper svg')).toHaveCount(8);
   await expect(page.getByText(/Computed \d+ of 7 series/)).toBeHidden();

@@ -50,9 +50,9 @@ test('the head finds who is due, who has relapsed and how groups stand, and give
   await expect(table.getByRole('row')).toHaveCount(2);
   await expect(table).toContainText(/relapsed: toes \(mid iron\)/);
   await choose(page.getByLabel('Flag'), 'any or none');
-  await choose(page.getByLabel('Out, cold'), 'Shoulders');
+  await choose(page.getByLabel('Out, blind'), 'Shoulders');
   await expect(table.getByRole('row').nth(1)).toContainText('shoulders');
-  await choose(page.getByLabel('Out, cold'), 'any or none');
+  await choose(page.getByLabel('Out, blind'), 'any or none');
   await choose(page.getByLabel('Order'), 'by name');
   await expect(table.getByRole('row').nth(1)).toContainText('Anselm Tove');
 

@@ -1,28 +1,12 @@
 import { expect, type Locator, type Page } from '@playwright/test';
-import { choose } from '../pages/choose.ts';
 import { test } from '../pages/quiet.ts';
 import { CheckPage } from '../pages/check.page.ts';
-import { Hand } from '../pages/hand.ts';
-import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
-import { StudentsPage } from '../pages/students.page.ts';
-import { SignInPage } from '../pages/sign-in.page.ts';
+import { Hand, timingText } from '../pages/hand.ts';
+import { servedWithDemo } from '../pages/served.ts';
 
-const installation = new Installation();
-let served: Served;
-
-test.beforeAll(async () => {
-  test.setTimeout(300_000);
-  served = await installation.start();
-});
-
-test.afterAll(() => installation.remove());
+servedWithDemo();
 
 test.use({ viewport: { width: 1280, height: 800 }, hasTouch: true });
-
-test.beforeEach(async ({ page }) => {
-  await page.clock.install();
-  await new SignInPage(page).signIn(served.address, demoSignIn(served));
-});
 
 const button = (page: Page, name: string | RegExp): Locator => page.getByRole('button', { name });
 
@@ -70,13 +54,13 @@ test('all seven lines take at most 20 actions beyond the digits, and nothing is 
     await hand.tap(button(page, new RegExp(`^Start hold ${hold}`)));
     await expect(page.getByText(`Hold ${hold} of 3`)).toBeVisible();
     await expect(page.getByRole('textbox')).toHaveCount(0);
-    await page.clock.runFor(seconds * 1000 + 300);
+    await hand.hold(seconds * 1000 + 300);
   }
   await expect(page.getByRole('heading', { name: 'The student steps out' })).toBeVisible();
   await hand.tap(button(page, /^To the tape/));
   const gaps = Object.values(GAPS).flatMap((of) => of.slice(0, 2));
   for (const [index, gap] of gaps.entries()) {
-    await check.tapNumber(gap);
+    await hand.number(gap);
     if (index < gaps.length - 1) await hand.next();
     else await hand.pressLast();
   }
@@ -84,6 +68,8 @@ test('all seven lines take at most 20 actions beyond the digits, and nothing is 
   await expect(page.getByText(/^Kept \d\d:\d\d$/)).toBeVisible();
   process.stdout.write(`seven lines: ${hand.actions} actions beyond the digits\n`);
   expect(hand.actions).toBeLessThanOrEqual(20);
+  process.stdout.write(timingText('a full check to the decided sentence', hand.timing()));
+  expect(hand.timing().inputS).toBeLessThanOrEqual(60);
   // Three holds: lines of different stands are compared with the spread of stepping in again.
   await button(page, 'The figures').tap();
   await expect(page.getByText('The student stood more than once')).toBeVisible();
@@ -99,16 +85,17 @@ test('a quick check takes at most 6 actions beyond the digits', async ({ page })
 
   const hand = new Hand(page, check);
   await hand.tap(button(page, /^Start hold 1/));
-  await page.clock.runFor(6_300);
+  await hand.hold(6_300);
   await hand.tap(button(page, /^To the tape/));
   for (const [index, gap] of ['4', '1', '571', '590'].entries()) {
-    await check.tapNumber(gap);
+    await hand.number(gap);
     if (index < 3) await hand.next();
     else await hand.pressLast();
   }
   await expect(check.toes).toContainText('2.4° closed (right)');
   process.stdout.write(`quick check: ${hand.actions} actions beyond the digits\n`);
   expect(hand.actions).toBeLessThanOrEqual(6);
+  process.stdout.write(timingText('a quick check to the decided sentence', hand.timing()));
 });
 
 test('a blind baseline shows no number before the reveal; felt aim and guess are one swipe each, and stay', async ({
@@ -255,99 +242,6 @@ test('another priority is chosen; both are kept, and watched for next time', asy
   await expect(check.priority).toContainText('The readings say: Toes first');
   await page.getByRole('link', { name: 'Petra Lindqvarn' }).click();
   await expect(page.getByText(/^Watch: face 2\.3° open \(right\)/)).toBeVisible();
-});
-
-test('an own method is copied and changed; a check keeps the version it was judged by', async ({ page }) => {
-  const check = new CheckPage(page);
-  await page.goto(new URL('/methods/all-parallel', served.address).href);
-  await button(page, 'Copy and change').tap();
-  await page.getByLabel('Name').fill('Rim school');
-  await page.getByLabel('Toes from').fill('6');
-  await page.getByLabel('Toes from').blur();
-  await button(page, 'Keep method').tap();
-  await expect(page.getByText('Toes: Read 6° to 2°. The lower limit comes first.')).toBeVisible();
-  await page.getByLabel('Toes from').fill('-6');
-  await page.getByLabel('Toes from').blur();
-  await page.getByLabel('Toes to').fill('6');
-  await page.getByLabel('Toes to').blur();
-  await button(page, 'Keep method').tap();
-  await expect(page.getByText('Your academy’s own, version 1.')).toBeVisible();
-  await expect(page.getByText('6.0° open to 6.0° closed')).toBeVisible();
-
-  // A student of its own: what other stories keep of one says something of the next set-up too.
-  const students = new StudentsPage(page);
-  await students.add('Vida Maren', 'right');
-  await students.startLessonAndCheck();
-  await check.toTape();
-  await check.typeReadings(['571', '602', '450', '4', '1', '75']);
-  await expect(check.toes).toContainText('Too closed');
-  await button(page, /Ground$/).tap();
-  const ground = page.getByRole('dialog', { name: 'Ground' });
-  await choose(ground.getByLabel(/^Judged by/), 'Rim school');
-  await choose(ground.getByLabel(/^Beside it/), 'All parallel');
-  const toes = ground.getByRole('row', { name: /^Toes/ });
-  await expect(toes.getByRole('cell').nth(0)).toHaveText('Square');
-  await expect(toes.getByRole('cell').nth(1)).toHaveText(/too closed/i);
-  await page.keyboard.press('Escape');
-  await expect(check.toes).toContainText('Square');
-  await check.keep();
-  const address = page.url();
-
-  await page.goto(new URL('/methods', served.address).href);
-  await page.getByRole('link', { name: 'Rim school' }).click();
-  await page.getByRole('button', { name: 'Change', exact: true }).tap();
-  await page.getByLabel('Toes to').fill('1');
-  await page.getByLabel('Toes to').blur();
-  await button(page, 'Keep method').tap();
-  await expect(page.getByText('Your academy’s own, version 2.')).toBeVisible();
-  await page.goto(address);
-  await expect(check.toes).toContainText('Square');
-});
-
-test('the look, ball and items are told with the finding, and before and after with the lesson', async ({
-  page,
-}) => {
-  const check = new CheckPage(page);
-  await button(page, 'Start lesson with Casimir Dunmoor').tap();
-  await check.toTape();
-  await check.typeReadings(['571', '602', '450', '4', '1', '75']);
-  await check.keep();
-  await check.begin('Blind');
-  await button(page, 'coached').tap();
-  await button(page, 'And after the look').tap();
-  await check.toTape();
-  await check.typeReadings(['571', '573', '450', '4', '4', '75']);
-  for (const [row, trail] of [
-    ['Shoulders', '432'],
-    ['Shoulders after the look', '380'],
-  ] as const) {
-    await check.readBare(row);
-    const inputs = check.row(row).getByRole('textbox');
-    for (const [index, text] of ['430', trail, '400'].entries()) {
-      await inputs.nth(index).fill(text);
-      await inputs.nth(index).blur();
-    }
-  }
-  await expect(
-    page.getByText(/After the look: Shoulders 7\.\d° toward open ± \d\.\d°: real\./),
-  ).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Before and after' })).toContainText(
-    /^(Face|Toes), before and after/,
-  );
-  await button(page, 'Items').tap();
-  const items = page.getByRole('dialog', { name: 'Ball, feet and the rest' });
-  await items.getByLabel('Ball behind the lead heel').fill('220');
-  await items.getByLabel('Ball behind the lead heel').blur();
-  await items.getByLabel('Stance, heel to heel').fill('400');
-  await items.getByLabel('Stance, heel to heel').blur();
-  await expect(items.getByText('60 mm forward, toward the target')).toBeVisible();
-  await items.getByRole('group', { name: 'Grip pressure' }).getByRole('button', { name: 'watch' }).tap();
-  await page.keyboard.press('Escape');
-  await expect(page.getByText('To watch: grip pressure (light, shoulders down).')).toBeVisible();
-  await check.keep();
-  await page.getByRole('link', { name: /^Lesson / }).click();
-  await expect(page.getByRole('row', { name: /^Toes/ })).toContainText(/3\.9° closed/);
-  await expect(page.getByRole('row', { name: /^Toes/ })).toContainText(/not shown|real/);
 });
 
 test.describe('on a phone in portrait', () => {

@@ -58,7 +58,7 @@ test(`the server is killed between typing and saving, ${ROUNDS} times: every che
     await expect(page.getByText(/^Kept \d\d:\d\d$/)).toBeVisible();
     await expect(page.getByRole('button', { name: '1 version' })).toBeVisible();
     await check.begin('Blind');
-    await expect(page.getByRole('button', { name: /^Start hold 1/ })).toBeVisible();
+    await expect(page.getByText('Nothing typed yet')).toBeVisible();
   }
   await page.getByRole('link', { name: /^Lesson / }).click();
   await expect(page.locator('lo-check-summary')).toHaveCount(ROUNDS);
@@ -294,7 +294,7 @@ for (const theme of ['daylight', 'dim'] as const) {
     expect(await axeViolations(page)).toEqual([]);
     await page.goto(new URL('/students', served.address).href);
     await page.getByRole('link', { name: 'Ilse Quarrie' }).click();
-    await expect(page.getByRole('heading', { name: /Last cold check/ })).toBeVisible();
+    await expect(page.getByRole('heading', { name: /Last blind check/ })).toBeVisible();
     expect(await axeViolations(page)).toEqual([]);
     await page.locator('lo-lesson-twine a').last().click();
     await expect(page.getByRole('heading', { name: 'Checks' })).toBeVisible();

@@ -1,23 +1,9 @@
 import { expect } from '@playwright/test';
 import { CheckPage } from '../pages/check.page.ts';
-import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
 import { test } from '../pages/quiet.ts';
-import { SignInPage } from '../pages/sign-in.page.ts';
+import { servedWithDemo } from '../pages/served.ts';
 
-const installation = new Installation();
-let served: Served;
-
-test.beforeAll(async () => {
-  test.setTimeout(300_000);
-  served = await installation.start();
-});
-
-test.afterAll(() => installation.remove());
-
-test.beforeEach(async ({ page }) => {
-  await page.clock.install();
-  await new SignInPage(page).signIn(served.address, demoSignIn(served));
-});
+servedWithDemo();
 
 test('a first lesson is guided from the handbook, with readings to type, up to the page to take home', async ({
   page,

@@ -1,28 +1,14 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import { test } from '../pages/quiet.ts';
 import { CheckPage } from '../pages/check.page.ts';
-import { Hand } from '../pages/hand.ts';
-import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
+import { Hand, timingText } from '../pages/hand.ts';
 import { LessonPage } from '../pages/lesson.page.ts';
 import { newLesson } from '../pages/new-lesson.ts';
-import { SignInPage } from '../pages/sign-in.page.ts';
+import { servedWithDemo } from '../pages/served.ts';
 
-const installation = new Installation();
-let served: Served;
-
-test.beforeAll(async () => {
-  test.setTimeout(300_000);
-  served = await installation.start();
-});
-
-test.afterAll(() => installation.remove());
+const served = servedWithDemo();
 
 test.use({ viewport: { width: 1024, height: 768 }, hasTouch: true });
-
-test.beforeEach(async ({ page }) => {
-  await page.clock.install();
-  await new SignInPage(page).signIn(served.address, demoSignIn(served));
-});
 
 const button = (page: Page, name: string | RegExp): Locator => page.getByRole('button', { name });
 
@@ -42,7 +28,7 @@ test('a blind series of three is held, read and revealed together, in at most 9 
   await page.goto(new URL(`/lessons/${lessonId}/begin/blind`, served.address).href);
   await button(page, '3 set-ups').tap();
   const hand = new Hand(page, check);
-  const lesson = new LessonPage(page, check, hand);
+  const lesson = new LessonPage(page, hand);
   await lesson.holdSeries(3);
   // The tape comes out once, and begins with the first.
   const gaps = [
@@ -64,6 +50,7 @@ test('a blind series of three is held, read and revealed together, in at most 9 
     if (index < 2) await expect(page.locator('lo-finding-panel')).toHaveCount(0);
   }
   process.stdout.write(`a blind series of three: ${hand.actions} actions beyond the digits\n`);
+  process.stdout.write(timingText('from the first hold of three to the decided sentence', hand.timing()));
   expect(hand.actions).toBeLessThanOrEqual(3 * 9);
   await expect(page.getByText('From 3 set-ups together: how the student usually stands.')).toBeVisible();
   await expect(check.priority).toContainText('Toes first');
@@ -77,11 +64,16 @@ test('a blind series of three is held, read and revealed together, in at most 9 
   await expect(page.getByText(/It is shown when the whole series is revealed/)).toHaveCount(0);
 });
 
-test('a series that was begun and not revealed tells nothing anywhere', async ({ page }) => {
+test('a series that was begun and not revealed tells nothing in the check and in the lesson, and goes on by the key n', async ({
+  page,
+}) => {
   const check = new CheckPage(page);
   const lessonId = await newLesson(page, 'Corin Vaille');
   await page.goto(new URL(`/lessons/${lessonId}/begin/blind`, served.address).href);
+  // Choosing how many there are leaves nothing behind.
+  await button(page, '5 set-ups').tap();
   await button(page, '3 set-ups').tap();
+  await expect(page.getByText('Nothing typed yet')).toBeVisible();
   await button(page, 'Marks are down: to the tape').tap();
   for (const [name, reading] of [
     ['Toes Lead gap', '571'],
@@ -108,7 +100,8 @@ test('a series that was begun and not revealed tells nothing anywhere', async ({
   // Opened again it is still covered, and goes on where it was.
   await summary.getByRole('link').first().click();
   await expect(page.getByRole('region', { name: 'Covered' })).toBeVisible();
-  await button(page, 'Next set-up').tap();
+  await expect(button(page, 'Next set-up')).toBeVisible();
+  await page.keyboard.press('n');
   await expect(page.getByText('Set-up 2 of 3: a fresh ball')).toBeVisible();
   await expect(check.field('Toes Lead gap')).toHaveCount(0);
 });
@@ -143,15 +136,17 @@ test('a lesson goes its six steps: blind, finding, and work on one line in at mo
   await hand.tap(button(page, /^Work on the toes$/));
   await expect(step('Work')).toHaveAttribute('aria-current', 'step');
   await expect(check.row('Face')).toHaveCount(0);
-  await check.tapNumber('571');
+  await hand.number('571');
   await hand.next();
-  await check.tapNumber('590');
+  await hand.number('590');
   await expect(check.toes).toContainText('2.4° closed (right)');
   process.stdout.write(`work on one line: ${hand.actions} actions beyond the digits\n`);
   expect(hand.actions).toBeLessThanOrEqual(5);
+  process.stdout.write(timingText('work on one line to its new figure', hand.timing()));
+  expect(hand.timing().inputS).toBeLessThanOrEqual(10);
   const change = page.getByRole('region', { name: 'Before and after' });
   await expect(change).toContainText(/Before, blind\s*[\d.]+ m right/);
-  await expect(change).toContainText(/(more like this would show it|changed too little to show)\.$/);
+  await expect(change).toContainText(/(more like this would show it|changed too little to show)\./);
   await page.getByRole('radio', { name: '6', exact: true }).click();
   await expect(change).toContainText('felt odd: 6');
   await check.keep();

@@ -2,27 +2,13 @@ import { expect, type Page } from '@playwright/test';
 import { CheckPage } from '../pages/check.page.ts';
 import { choose } from '../pages/choose.ts';
 import { Hand } from '../pages/hand.ts';
-import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
 import { LessonPage } from '../pages/lesson.page.ts';
 import { test } from '../pages/quiet.ts';
-import { SignInPage } from '../pages/sign-in.page.ts';
+import { servedWithDemo } from '../pages/served.ts';
 
-const installation = new Installation();
-let served: Served;
-
-test.beforeAll(async () => {
-  test.setTimeout(300_000);
-  served = await installation.start();
-});
-
-test.afterAll(() => installation.remove());
+const served = servedWithDemo();
 
 test.use({ hasTouch: true });
-
-test.beforeEach(async ({ page }) => {
-  await page.clock.install();
-  await new SignInPage(page).signIn(served.address, demoSignIn(served));
-});
 
 interface Pupil {
   readonly name: string;
@@ -33,7 +19,7 @@ interface Pupil {
 function handOn(page: Page) {
   const check = new CheckPage(page);
   const hand = new Hand(page, check);
-  return { check, hand, lesson: new LessonPage(page, check, hand) };
+  return { check, hand, lesson: new LessonPage(page, hand) };
 }
 
 /** From Today to the line of a new student’s first lesson. */

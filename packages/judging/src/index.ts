@@ -2,11 +2,13 @@
 export { type CheckParts, composeCheck, judgementOf } from './check/compose-check.ts';
 export { type Judgement } from './method/judgement.ts';
 export {
+  BASE_UNCERTAINTY_MM,
   composeObservation,
   FIELDS_OF_WAY,
   landmarkKey,
   type ObservationEntry,
   type ReadingTools,
+  TAKEN_OVER_BASE_MM,
   typedReading,
   type TypedReading,
   type WayOfReading,
@@ -17,10 +19,11 @@ export {
   moreToShow,
   type ReadSetup,
 } from './check/lesson-differences.ts';
+export { couplingOfLesson, type LessonCoupling } from './check/coupling-of-lesson.ts';
 export { type KeptSetup, type Watched, watchedLine } from './check/watched-line.ts';
 export { adviseNext, type AdviceGround } from './check/next-advice.ts';
-export { atHandOf, rodAcrossMm, toolsOf, type Tools, type ToolsGround } from './check/tools.ts';
-export { ballOfCheck, type Cause, causeOf, chainsOfResult } from './check/cause.ts';
+export { atHandOf, rodAcrossMm, timesOf, toolsOf, type Tools, type ToolsGround } from './check/tools.ts';
+export { type Cause, causeOf, chainsOfResult } from './check/cause.ts';
 export { type BudgetGround, budgetsOfCheck } from './check/budgets.ts';
 export { type BestReading, planToRuleOut } from './check/plan-to-rule-out.ts';
 export { type Advised, advisedMoveOf } from './check/advised-move.ts';
@@ -32,6 +35,11 @@ export { solveDocument } from './check/solve-document.ts';
 export { type SolveOptions } from './check/solve-options.ts';
 export { documentField } from './units/si.ts';
 export { type LotrechtDocument, readDocument } from './reading/read-document.ts';
+
+// Ball, stance and distance
+export { ballGoalOf, type BallRules, shareOfGoal } from './placing/ball-goal.ts';
+export { type BallOfCheck, ballOfCheck } from './placing/ball-of-check.ts';
+export { type BallHabit, ballHabitOf, type BallView, type JudgedHabit } from './placing/ball-habit.ts';
 
 // Methods
 export { ALL_PARALLEL } from './method/profiles/all-parallel.ts';
@@ -63,6 +71,7 @@ export {
 export { trackDocument } from './track/track-document.ts';
 export { isCold } from './progress/cold.ts';
 export {
+  ballsOf,
   type ColdCheck,
   coldChecksOf,
   earlierOf,
@@ -73,6 +82,7 @@ export {
   MOST_EARLIER,
   type StudentKnownView,
 } from './progress/known-of-student.ts';
+export { habitOf, isRevealed, type SeriesPlace, seriesOf, toldChecks } from './progress/series-of-set-ups.ts';
 export { linesOfChecks } from './progress/lines-of-checks.ts';
 export { kindsOfFirstCheck, type PriorDocument, priorOfAcademy } from './progress/academy-prior.ts';
 export { readdressOfStudent, type StudentReaddress } from './progress/readdress-of-student.ts';

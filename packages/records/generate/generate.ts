@@ -146,16 +146,19 @@ function inlineReferences(schema: Schema, byId: ReadonlyMap<string, Schema>): un
   }) as unknown;
 }
 
+/** A type that two schemas spell out alike stands once: the later one goes with its fields and what is said of them. */
 function dropRepeats(source: string): string {
   const seen = new Set<string>();
+  let repeats = false;
   return source
     .split(/(?=^(?:\/\*\*|export ))/m)
     .filter((chunk) => {
       const name = /^export (?:interface|type) (\w+)/.exec(chunk)?.[1];
-      if (name === undefined) return true;
-      if (seen.has(name)) return false;
+      // A comment alone belongs to the declaration behind it, a comment with a field to the one before.
+      if (name === undefined) return !repeats || chunk.trim().endsWith('*/');
+      repeats = seen.has(name);
       seen.add(name);
-      return true;
+      return !repeats;
     })
     .join('');
 }

@@ -40,6 +40,9 @@ export const HOLDING_TIMES: HoldingTimes = {
   longestHoldS: 15,
 };
 
+/** The same for who is alone with the student: the second bob is hung after the first has come to rest. A guess. */
+export const LONE_HOLDING_TIMES: HoldingTimes = { ...HOLDING_TIMES, bobsS: 11, rodS: 9 };
+
 /** What lies at hand. */
 export interface AtHand {
   /** Length of the rod that can be held across, m; absent without one. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { ballPosition } from './ball-position.ts';
+import { ballDistance, ballPosition } from './ball-position.ts';
 
 describe('the ball position', () => {
   it('40 mm too far back on a stance of 400 mm is out', () => {
@@ -26,6 +26,28 @@ describe('the ball position', () => {
   it('needs a stance', () => {
     expect(() => ballPosition({ behindLeadHeelM: 0.1, stanceM: 0, tableShare: 0.4 })).toThrow(
       expect.objectContaining({ code: 'not-positive', field: 'stanceM' }) as Error,
+    );
+  });
+
+  it('a method may want it a length behind the lead heel, with limits of its own', () => {
+    const ball = ballPosition({ behindLeadHeelM: 0.08, goalM: 0.05, toleranceM: 0.01 });
+    expect(ball.offsetM).toBeCloseTo(0.03, 12);
+    expect(ball.share).toBeNull();
+    expect(ball.verdict).toBe('out');
+    expect(ballPosition({ behindLeadHeelM: 0.08, stanceM: 0.4, goalM: 0.08 }).share).toBeCloseTo(0.2, 12);
+  });
+});
+
+describe('the distance from the ball', () => {
+  it('too far away is more than is asked for', () => {
+    expect(ballDistance({ toBallM: 0.66, goalM: 0.6 })).toMatchObject({ verdict: 'out' });
+    expect(ballDistance({ toBallM: 0.66, goalM: 0.6 }).offsetM).toBeCloseTo(0.06, 12);
+    expect(ballDistance({ toBallM: 0.605, goalM: 0.6 }).verdict).toBe('in');
+  });
+
+  it('is a length', () => {
+    expect(() => ballDistance({ toBallM: 0, goalM: 0.6 })).toThrow(
+      expect.objectContaining({ code: 'not-positive', field: 'toBallM' }) as Error,
     );
   });
 });

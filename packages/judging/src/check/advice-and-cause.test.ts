@@ -5,7 +5,8 @@ import { judgedByMethod } from '../method/judged-by.ts';
 import { judgementByMethod } from '../method/judgement-of-method.ts';
 import { ALL_PARALLEL } from '../method/profiles/all-parallel.ts';
 import { DEFAULT_SETTINGS } from '../station/default-settings.ts';
-import { ballOfCheck, causeOf, chainsOfResult } from './cause.ts';
+import { ballOfCheck } from '../placing/ball-of-check.ts';
+import { causeOf, chainsOfResult } from './cause.ts';
 import { composeCheck, type CheckParts } from './compose-check.ts';
 import { lessonDifferences, moreToShow, type ReadSetup } from './lesson-differences.ts';
 import { type AdviceGround, adviseNext } from './next-advice.ts';
@@ -124,7 +125,7 @@ describe('how the student steps back in', () => {
 
 describe('whether the set-up is the cause', () => {
   const order = ['toes', 'hips'] as const;
-  const ball = ballOfCheck({ behindLeadHeelMm: 160, stanceMm: 400 }, { club: 'mid-iron', table: 'graded' });
+  const ball = ballOfCheck({ behindLeadHeelMm: 160, stanceMm: 400 }, { sharePercent: 40 });
 
   it('is ruled out only with every line and the ball read and in', () => {
     const judgement = {
@@ -158,14 +159,23 @@ describe('whether the set-up is the cause', () => {
     const bad = setup([rod('toes', 150), rod('hips', 0)]).result;
     expect(causeOf(bad, order, ball)).toMatchObject({ verdict: 'ruled-in' });
     expect(causeOf(bad, order, ball).allInProbability).toBeLessThan(0.01);
-    const back = ballOfCheck({ behindLeadHeelMm: 260, stanceMm: 400 }, { club: 'mid-iron', table: 'graded' });
+    const back = ballOfCheck({ behindLeadHeelMm: 260, stanceMm: 400 }, { sharePercent: 40 });
     const good = setup([rod('toes', 2), rod('hips', -3)]).result;
     expect(causeOf(good, order, back).verdict).toBe('ruled-in');
   });
 
   it('needs both distances of the ball', () => {
-    expect(ballOfCheck({ stanceMm: 400 }, { club: 'driver', table: 'blocks' })).toBeNull();
-    expect(ballOfCheck(undefined, { club: 'driver', table: 'blocks' })).toBeNull();
+    expect(ballOfCheck({ stanceMm: 400 }, { sharePercent: 8 }).position).toBeNull();
+    expect(ballOfCheck(undefined, { sharePercent: 8 }).position).toBeNull();
+  });
+
+  it('the distance belongs to it where the method judges it', () => {
+    const good = setup([rod('toes', 2), rod('hips', -3)]).result;
+    const read = { behindLeadHeelMm: 160, stanceMm: 400, toBallMm: 700 };
+    expect(causeOf(good, order, ballOfCheck(read, { sharePercent: 40, toBallMm: 600 })).verdict).toBe(
+      'ruled-in',
+    );
+    expect(causeOf(good, order, ballOfCheck(read, { sharePercent: 40 })).verdict).not.toBe('ruled-in');
   });
 
   it('tells what closed shoulders may do', () => {

@@ -1,21 +1,13 @@
 import {
   allInProbability,
-  ballPosition,
-  type BallPosition,
   type Chain,
   chainsOf,
   DEFAULT_DECISION_LIMITS,
   type LineName,
-  metresFromMillimetres,
   radiansFromDegrees,
 } from '@lotrecht/core';
-import {
-  type BallAndStance,
-  type CheckDocument,
-  type LineResult,
-  type ResultDocument,
-} from '@lotrecht/records';
-import { USUAL_OF_CLUB } from '../method/ball-table.ts';
+import { type LineResult, type ResultDocument } from '@lotrecht/records';
+import { type BallOfCheck } from '../placing/ball-of-check.ts';
 import { answerOfLine, leanOf } from '@lotrecht/words';
 
 /** Whether the set-up is the cause of a shot. */
@@ -41,29 +33,30 @@ export interface Cause {
  * Rules a set-up in or out as the cause, with the probability: of the stand or stands that were read.
  *
  * @param order lines the method judges
- * @param ball null where it was not read
+ * @param ball as it was read; null where nobody looked at it
  * @example causeOf({ format: 'lotrecht-result', version: 1, targetLineUncertaintyDeg: 0, lines: {}, turn: null, fixFirst: null, likelyFirst: null, targetPicture: false, notes: [], core: '0' }, ['face'], null).verdict // 'open'
  */
-export function causeOf(
-  result: ResultDocument,
-  order: readonly LineName[],
-  ball: BallPosition | null,
-): Cause {
+export function causeOf(result: ResultDocument, order: readonly LineName[], ball: BallOfCheck | null): Cause {
   const { inProbability } = DEFAULT_DECISION_LIMITS;
   const read = order.filter((line) => result.lines[line] !== undefined);
   const notRead = order.filter((line) => result.lines[line] === undefined);
-  const ballIn = ball?.conformity.conformanceProbability ?? 1;
+  // The distance counts where the method judges it; the ball itself has to be read for ruling out.
+  const placed = [ball?.position, ball?.distance].flatMap((of) => of ?? []);
+  const ballIn = placed.reduce((p, { conformity }) => p * conformity.conformanceProbability, 1);
+  const ballRead = (ball?.position ?? null) !== null;
   const ofRead = allInOfTape(result, read);
   const ofLines = result.posterior?.asRead.allInProbability ?? ofRead;
   const probability = ofLines * ballIn;
-  const isOut = ball?.verdict === 'out' || read.some((line) => leanOf(result, line)?.lean === 'out');
+  const isOut =
+    placed.some(({ verdict }) => verdict === 'out') ||
+    read.some((line) => leanOf(result, line)?.lean === 'out');
   const linesAreIn = read.length > 0 && notRead.length === 0 && ofLines >= inProbability;
   return {
     verdict: isOut
       ? 'ruled-in'
-      : linesAreIn && ball !== null && ballIn >= inProbability
+      : linesAreIn && ballRead && ballIn >= inProbability
         ? 'ruled-out'
-        : linesAreIn && ball === null
+        : linesAreIn && !ballRead
           ? 'lines-ruled-out'
           : notRead.length > 0 && read.length > 0 && ofRead * ballIn >= inProbability
             ? 'part-ruled-out'
@@ -72,7 +65,7 @@ export function causeOf(
     nextTimeProbability: result.posterior === undefined ? null : result.posterior.allInProbability,
     notRead,
     read,
-    ballRead: ball !== null,
+    ballRead,
   };
 }
 
@@ -111,25 +104,4 @@ export function chainsOfResult(result: ResultDocument): readonly Chain[] {
         : [{ line, tooOpenProbability, tooClosedProbability }];
     }),
   );
-}
-
-/**
- * The ball against the method's table.
- *
- * @returns null while one of its two distances was not read
- * @example ballOfCheck({ behindLeadHeelMm: 160, stanceMm: 400 }, { club: 'mid-iron', table: 'graded' }).verdict // 'in'
- */
-export function ballOfCheck(
-  ball: BallAndStance | undefined,
-  {
-    club,
-    table,
-  }: { readonly club: NonNullable<CheckDocument['club']>['group']; readonly table: 'graded' | 'blocks' },
-): BallPosition | null {
-  if (ball?.behindLeadHeelMm === undefined || ball.stanceMm === undefined) return null;
-  return ballPosition({
-    behindLeadHeelM: metresFromMillimetres(ball.behindLeadHeelMm),
-    stanceM: metresFromMillimetres(ball.stanceMm),
-    tableShare: USUAL_OF_CLUB[club].ballPercent[table] / 100,
-  });
 }

@@ -1,6 +1,5 @@
 import {
   answerGroundOf,
-  HOLDING_TIMES,
   LEAST_GAIN,
   type NextReading,
   nextReading,
@@ -8,7 +7,7 @@ import {
 } from '@lotrecht/core';
 import { type CheckDocument, type Rebase } from '@lotrecht/records';
 import { type JudgedBy } from '../method/judged-by.ts';
-import { atHandOf, type Tools } from './tools.ts';
+import { atHandOf, timesOf, type Tools } from './tools.ts';
 import { toSetup } from './to-setup.ts';
 
 /** Where a check stands when the next reading is looked for. */
@@ -67,7 +66,7 @@ export function adviseNext(ground: AdviceGround): NextReading {
       targetLineUncertaintyRad: radiansFromDegrees(ground.targetLineUncertaintyDeg),
     },
     atHand: atHandOf(ground.tools, ground.pointsAtM),
-    times: HOLDING_TIMES,
+    times: timesOf(ground.tools),
     hold: ground.hold,
     heldS: ground.heldS,
     holdsLeft: ground.holdsLeft,

@@ -1,6 +1,6 @@
-import { bestWay, HOLDING_TIMES, type LineName } from '@lotrecht/core';
+import { bestWay, type LineName } from '@lotrecht/core';
 import { decidingLines, type JudgedBy } from '../method/judged-by.ts';
-import { atHandOf, type Tools } from './tools.ts';
+import { atHandOf, timesOf, type Tools } from './tools.ts';
 import { type WayOfReading } from './typed-reading.ts';
 
 /** A line with the way that tells it best. */
@@ -20,7 +20,7 @@ export interface BestReading {
 export function planToRuleOut(judged: JudgedBy, tools: Tools, pointsAtM?: number): readonly BestReading[] {
   const atHand = atHandOf(tools, pointsAtM);
   return decidingLines(judged).map((line) => {
-    const { by, rod } = bestWay(line, atHand, HOLDING_TIMES);
+    const { by, rod } = bestWay(line, atHand, timesOf(tools));
     return { line, by: by as WayOfReading, rod };
   });
 }

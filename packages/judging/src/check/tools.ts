@@ -1,4 +1,11 @@
-import { type AtHand, metresFromMillimetres, radiansFromDegrees } from '@lotrecht/core';
+import {
+  type AtHand,
+  HOLDING_TIMES,
+  type HoldingTimes,
+  LONE_HOLDING_TIMES,
+  metresFromMillimetres,
+  radiansFromDegrees,
+} from '@lotrecht/core';
 import { type InstructorSettings } from '@lotrecht/records';
 import { EYE_DEG, type ReadingTools, RULE_DIVISION_MM, SWAY_MM, TAPE_DIVISION_MM } from './typed-reading.ts';
 
@@ -12,6 +19,8 @@ export interface Tools extends ReadingTools {
   readonly gauge?: boolean;
   /** Length of the rod that stands off the face, mm; absent without one. */
   readonly faceRodMm?: number;
+  /** Nobody holds the other bob. Default false. */
+  readonly alone?: boolean;
 }
 
 /** What stands in no setting: the weather, and what was learned of the judge's eye. */
@@ -41,6 +50,15 @@ export function toolsOf(
     ...(eyeDeg !== undefined && { eyeDeg }),
     ...(landmarksMm !== undefined && { landmarksMm }),
   };
+}
+
+/**
+ * How long the ways of reading take with the hands that are there.
+ *
+ * @example timesOf({ alone: true }).bobsS // 11
+ */
+export function timesOf({ alone }: Pick<Tools, 'alone'>): HoldingTimes {
+  return alone === true ? LONE_HOLDING_TIMES : HOLDING_TIMES;
 }
 
 /**

@@ -12,6 +12,7 @@ import {
   seatingUncertainty,
   SQUARE_BASE_UNCERTAINTY_M,
   SWAY_M,
+  TAKEN_OVER_BASE_M,
   TAPE_DIVISION_M,
 } from '@lotrecht/core';
 import { type CheckDocument } from '@lotrecht/records';
@@ -32,6 +33,8 @@ export interface TypedReading {
   readonly hold?: number;
   /** Numbers by the document's field names. */
   readonly values: Readonly<Record<string, number>>;
+  /** Its base was not read: it stands as it was the last time. Default false. */
+  readonly takenOver?: boolean;
   /** What a stored reading was made with, instead of today's tools. */
   readonly madeWith?: Readonly<Record<string, number | string>>;
 }
@@ -72,7 +75,9 @@ export const SWAY_MM = {
   calm: millimetresFromMetres(SWAY_M.calm),
   windy: millimetresFromMetres(SWAY_M.windy),
 } as const;
-const BASE_UNCERTAINTY_MM = millimetresFromMetres(BASE_UNCERTAINTY_M);
+/** Standard uncertainty of a base that was read, and of one that was taken over from the last time, mm. */
+export const BASE_UNCERTAINTY_MM = millimetresFromMetres(BASE_UNCERTAINTY_M);
+export const TAKEN_OVER_BASE_MM = millimetresFromMetres(TAKEN_OVER_BASE_M);
 const SQUARE_BASE_UNCERTAINTY_MM = millimetresFromMetres(SQUARE_BASE_UNCERTAINTY_M);
 const SEATING_DEG = degreesFromRadians(FACE_SEATING_RAD);
 const GAUGE_DEG = degreesFromRadians(GAUGE_UNCERTAINTY_RAD);
@@ -118,7 +123,9 @@ function madeWithToday(
           resolutionMm: tape,
           plumbMm: ON_THE_GROUND.includes(reading.line) ? 0 : sway,
         }),
-        baseUncertaintyMm: BASE_UNCERTAINTY_MM,
+        // The ends of a rod stay where they are; feet come down otherwise each time.
+        baseUncertaintyMm:
+          reading.takenOver === true && reading.rod !== true ? TAKEN_OVER_BASE_MM : BASE_UNCERTAINTY_MM,
       };
     }
     case 'square':

@@ -1,5 +1,5 @@
 import { type LineName } from '@lotrecht/core';
-import { type CheckDocument, type MethodDocument, DocumentRefused } from '@lotrecht/records';
+import { type CheckDocument, type ClubGroup, type MethodDocument, DocumentRefused } from '@lotrecht/records';
 import { KNOWN_METHODS } from './shipped-methods.ts';
 
 /** What a method fixes about a check: tolerances and goals in φ, degrees, the order of lines, and the foot line. */
@@ -36,12 +36,18 @@ const BODY_LINES = ['toes', 'heels', 'knees', 'hips', 'shoulders', 'eyes'] as co
  *
  * @param pathDeg only for a method whose body follows a chosen path: φ of the path, degrees; tolerances and goals of
  *   the body lines are moved by it
+ * @param clubGroup where the method has limits of its own for a group of clubs; null: those of all
  * @example judgedByMethod(SHIPPED_METHODS.find((m) => m.bodyFollowsPath), -3).tolerancesDeg.toes // [-5, -1]
  */
-export function judgedByMethod(method: MethodDocument, pathDeg = 0): JudgedBy {
-  const { order, footLine, goalsDeg } = method;
-  const tolerancesDeg = { ...method.tolerancesDeg };
-  const goals = { ...goalsDeg };
+export function judgedByMethod(
+  method: MethodDocument,
+  pathDeg = 0,
+  clubGroup: ClubGroup | null = null,
+): JudgedBy {
+  const { order, footLine, goalsDeg, clubLimits } = method;
+  const own = clubGroup === null ? undefined : clubLimits?.[clubGroup];
+  const tolerancesDeg = { ...method.tolerancesDeg, ...own?.tolerancesDeg };
+  const goals = { ...goalsDeg, ...own?.goalsDeg };
   if (method.bodyFollowsPath && pathDeg !== 0) {
     for (const line of BODY_LINES) {
       const tolerance = tolerancesDeg[line];

@@ -1,3 +1,4 @@
+import { type LineName } from '@lotrecht/core';
 import {
   type MethodDocument,
   type MethodInput,
@@ -15,9 +16,31 @@ import {
  */
 export function requireMethodDocument(value: unknown): MethodDocument {
   const method = validateMethodDocument(value);
-  const refusals = Object.entries(method.tolerancesDeg).flatMap(([line, [lo, hi]]): Refusal[] => {
-    const path = `/tolerancesDeg/${line}`;
-    const goal = method.goalsDeg?.[line as keyof typeof method.tolerancesDeg] ?? 0;
+  const { tolerancesDeg, goalsDeg, clubLimits = {} } = method;
+  const refusals = [
+    ...refusalsOf('/tolerancesDeg', tolerancesDeg, goalsDeg),
+    // Of a group of clubs only what differs: what it leaves to all clubs has been looked at.
+    ...Object.entries(clubLimits).flatMap(([group, own]) => {
+      const differ = { ...own.tolerancesDeg };
+      for (const line of Object.keys(own.goalsDeg ?? {}) as LineName[]) {
+        const tolerance = differ[line] ?? tolerancesDeg[line];
+        if (tolerance !== undefined) differ[line] = tolerance;
+      }
+      return refusalsOf(`/clubLimits/${group}/tolerancesDeg`, differ, { ...goalsDeg, ...own.goalsDeg });
+    }),
+  ];
+  if (refusals.length > 0) throw new DocumentRefused(refusals);
+  return method;
+}
+
+function refusalsOf(
+  at: string,
+  tolerancesDeg: MethodDocument['tolerancesDeg'],
+  goalsDeg: MethodDocument['goalsDeg'],
+): readonly Refusal[] {
+  return Object.entries(tolerancesDeg).flatMap(([line, [lo, hi]]): Refusal[] => {
+    const path = `${at}/${line}`;
+    const goal = goalsDeg?.[line as keyof typeof tolerancesDeg] ?? 0;
     if (Math.abs(lo) > 45 || Math.abs(hi) > 45) {
       return [
         { code: 'out-of-range', path, message: `Read ${lo}° to ${hi}°. Type limits from -45° to 45°.` },
@@ -38,8 +61,6 @@ export function requireMethodDocument(value: unknown): MethodDocument {
         ]
       : [];
   });
-  if (refusals.length > 0) throw new DocumentRefused(refusals);
-  return method;
 }
 
 /**

@@ -5,6 +5,7 @@ import {
   type EarlierCheck,
   type OwnMethod,
 } from '@lotrecht/records';
+import { type BallView } from '../placing/ball-habit.ts';
 import { judgementOf } from '../check/compose-check.ts';
 import { type Judgement } from '../method/judgement.ts';
 import { isCold } from './cold.ts';
@@ -26,6 +27,8 @@ export interface StudentKnownView {
   readonly prior: PriorDocument | null;
   /** What was set up for each club group the last time, newest first. */
   readonly lastTimes: readonly LastTimeView[];
+  /** Ball and stance of the same checks, newest first. */
+  readonly balls: readonly BallView[];
 }
 
 /** The ground of a student’s last cold check with a group of clubs. */
@@ -117,6 +120,19 @@ export function lastTimesOf(cold: readonly ColdCheck[]): readonly LastTimeView[]
     });
   }
   return [...newest.values()];
+}
+
+/**
+ * Ball and stance of cold checks, where anything of them was read.
+ *
+ * @example ballsOf([]) // []
+ */
+export function ballsOf(cold: readonly ColdCheck[]): readonly BallView[] {
+  return cold.flatMap(({ heldOn, document, record }) =>
+    record?.ball === undefined
+      ? []
+      : [{ heldOn, clubGroup: document.club?.group ?? null, ball: record.ball }],
+  );
 }
 
 /**

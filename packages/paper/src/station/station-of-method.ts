@@ -1,4 +1,4 @@
-import { USUAL_OF_CLUB, USUAL_STATURE_M } from '@lotrecht/judging';
+import { ballGoalOf, shareOfGoal, USUAL_OF_CLUB, USUAL_STATURE_M } from '@lotrecht/judging';
 import { type ClubGroup, type MethodDocument } from '@lotrecht/records';
 import { type Handedness, radiansFromDegrees, type StationWish } from '@lotrecht/core';
 
@@ -34,11 +34,12 @@ const FOOT_WIDTH_SHARE = 0.34;
 export function stationOfMethod(method: MethodDocument, ground: StationGround): StationWish {
   const usual = USUAL_OF_CLUB[ground.clubGroup];
   const scale = ground.statureM / USUAL_STATURE_M;
+  const stanceM = ground.stanceM ?? usual.stanceM * scale;
   return {
     handedness: ground.handedness,
     toesToBallM: ground.toesToBallM ?? usual.toesToBallM * scale,
-    stanceM: ground.stanceM ?? usual.stanceM * scale,
-    ballShare: usual.ballPercent[method.ballTable] / 100,
+    stanceM,
+    ballShare: shareOfGoal(ballGoalOf(method, ground.clubGroup), stanceM),
     footWidthM: FOOT_WIDTH_SHARE * ground.shoeLengthM,
     shoeLengthM: ground.shoeLengthM,
     rodM: ground.rodM,

@@ -71,6 +71,19 @@ describe('what is known of a student when a check begins', () => {
     expect((await known('2026-04-01')).lastTimes).toEqual([]);
   });
 
+  it('says where ball and feet were in the cold ones that had them read, newest first', async () => {
+    const ball = { behindLeadHeelMm: 180, stanceMm: 410, goal: { sharePercent: 40 } };
+    await checkOn('2026-03-20', { record: { revealed: true, ball } });
+    await checkOn('2026-03-20', {
+      record: { ball: { stanceMm: 500 } },
+      circumstances: { ...COLD, phase: 'coached' },
+    });
+    expect((await known('2026-03-25')).balls).toEqual([
+      { heldOn: '2026-03-20', clubGroup: 'mid-iron', ball },
+    ]);
+    expect((await known('2026-03-20')).balls).toEqual([]);
+  });
+
   it('leaves out what was asked about, deleted, or read from a line that was found wrong', async () => {
     const record: CheckRecord = { revealed: true, keptDoubtful: ['toes'] };
     await checkOn('2026-06-01', { record });

@@ -17,7 +17,8 @@ export function connectionOptions(databaseUrl: string): ConnectionOptions & { da
     connectTimeout: 5_000,
     timezone: 'Z',
     dateStrings: true,
-    decimalNumbers: false,
+    // No column is a decimal: what comes as one is a count or a sum of MariaDB’s own, and exact as a number.
+    decimalNumbers: true,
     supportBigNumbers: true,
     ...(ssl !== null && { ssl: { rejectUnauthorized: ssl !== 'require' } }),
   };

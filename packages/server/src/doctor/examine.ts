@@ -134,9 +134,9 @@ async function migrations(db: Database, dir: string): Promise<Finding> {
 }
 
 async function size(db: Database): Promise<Finding> {
-  const { bytes } = await db.one<{ bytes: string | number | null }>(sql`
+  const { bytes } = await db.one<{ bytes: number | null }>(sql`
     SELECT SUM(DATA_LENGTH + INDEX_LENGTH) AS bytes FROM information_schema.TABLES WHERE TABLE_SCHEMA = DATABASE()`);
-  return { what: 'database', well: true, said: `${(Number(bytes ?? 0) / GIGABYTE).toFixed(3)} GB` };
+  return { what: 'database', well: true, said: `${((bytes ?? 0) / GIGABYTE).toFixed(3)} GB` };
 }
 
 async function freeSpace(dir: string): Promise<Finding> {

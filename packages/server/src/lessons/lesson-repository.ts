@@ -153,9 +153,14 @@ export async function setLessonDeleted(
 }
 
 /** What stands with the student of a row, where it was computed already. */
-const KEPT = sql`t.last_colds AS colds, t.line_flags AS flags,
-           EXISTS (SELECT 1 FROM standing_due d
-             WHERE d.academy_id = s.academy_id AND d.student_id = s.id) AS outOfDate`;
+const OUT_OF_DATE = sql`EXISTS (SELECT 1 FROM standing_due d
+             WHERE d.academy_id = s.academy_id AND d.student_id = s.id)`;
+const KEPT = sql`t.last_colds AS colds, t.line_flags AS flags, ${OUT_OF_DATE} AS outOfDate`;
+/** Counted already where it is the student’s last lesson and nothing has changed since. */
+const CHECKS_OF_LESSON = sql`
+           CASE WHEN t.last_lesson_id = l.id AND NOT ${OUT_OF_DATE} THEN t.last_lesson_checks
+             ELSE (SELECT COUNT(*) FROM setup_check c
+               WHERE c.academy_id = l.academy_id AND c.lesson_id = l.id AND c.deleted_at IS NULL) END`;
 
 /** The lessons of one day. */
 export function listLessonsOfDay(db: Queries, scope: Scope, day: string): Promise<readonly TeeSheetRow[]> {
@@ -165,8 +170,7 @@ export function listLessonsOfDay(db: Queries, scope: Scope, day: string): Promis
     sql`
     SELECT l.id AS lessonId, s.id AS studentId, s.name AS studentName, s.handedness,
            l.instructor_id AS instructorId, l.held_on AS heldOn, l.next_on AS nextOn,
-           (SELECT COUNT(*) FROM setup_check c
-             WHERE c.academy_id = l.academy_id AND c.lesson_id = l.id AND c.deleted_at IS NULL) AS checkCount,
+           ${CHECKS_OF_LESSON} AS checkCount,
            ${KEPT}
     FROM lesson l FORCE INDEX (lesson_by_day)
     STRAIGHT_JOIN student s FORCE INDEX (PRIMARY) ON s.academy_id = l.academy_id AND s.id = l.student_id

@@ -1,5 +1,6 @@
 import {
   earlierOf,
+  ballsOf,
   lastTimesOf,
   MOST_EARLIER,
   readdressOfStudent,
@@ -69,7 +70,13 @@ export function studentHistoryRoutes(db: Database): readonly Route[] {
         const cold = await listColdChecks(db, actor, studentId, { before, limit: MOST_COLD });
         const earlier = cold.toReversed().flatMap((check) => earlierOf(check, before) ?? []);
         const prior = await findPrior(db, actor.academyId);
-        ctx.body = { readdress, earlier, prior, lastTimes: lastTimesOf(cold) } satisfies StudentKnownView;
+        ctx.body = {
+          readdress,
+          earlier,
+          prior,
+          lastTimes: lastTimesOf(cold),
+          balls: ballsOf(cold),
+        } satisfies StudentKnownView;
       },
     },
   ];

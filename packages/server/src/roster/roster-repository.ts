@@ -126,9 +126,9 @@ export async function listRoster(db: Queries, scope: Scope, wish: RosterWish): P
 interface CohortRow {
   readonly line: LineName;
   readonly verdict: Verdict;
-  readonly open: string;
-  readonly closed: string;
-  readonly relapsed: string;
+  readonly open: number;
+  readonly closed: number;
+  readonly relapsed: number;
   readonly n: number;
 }
 
@@ -168,8 +168,7 @@ export async function cohortOf(db: Queries, scope: Scope, choice: CohortChoice):
 
 function lineOf(line: LineName, rows: readonly CohortRow[]): readonly CohortLine[] {
   if (rows.length === 0) return [];
-  const sum = (of: (row: CohortRow) => number | string): number =>
-    rows.reduce((total, row) => total + Number(of(row)), 0);
+  const sum = (of: (row: CohortRow) => number): number => rows.reduce((total, row) => total + of(row), 0);
   const count = (verdict: Verdict): number => rows.find((r) => r.verdict === verdict)?.n ?? 0;
   return [
     {

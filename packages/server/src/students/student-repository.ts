@@ -18,14 +18,13 @@ interface StudentRow {
   readonly instructorId: string;
   readonly instructorName: string;
   readonly lastLessonOn: string | null;
-  /** Of two kinds of number: MariaDB makes a decimal of them. */
-  readonly lessonCount: string;
+  readonly lessonCount: number;
 }
 
 function toView(row: StudentRow): StudentView {
-  const { instructorId, instructorName, minor, lessonCount, ...rest } = row;
+  const { instructorId, instructorName, minor, ...rest } = row;
   const instructor = { id: instructorId, name: instructorName };
-  return { ...rest, lessonCount: Number(lessonCount), minor: minor === 1, instructor };
+  return { ...rest, minor: minor === 1, instructor };
 }
 
 /** What is kept of a student's visits while it is up to date; else they are counted. */

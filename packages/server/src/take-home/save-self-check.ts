@@ -126,12 +126,12 @@ async function requireRoom(
   { academyId, studentId }: OpenStudentLink,
   takenOn: string,
 ): Promise<void> {
-  const { ofDay, lately } = await tx.one<{ ofDay: string | null; lately: string | null }>(sql`
+  const { ofDay, lately } = await tx.one<{ ofDay: number | null; lately: number | null }>(sql`
     SELECT SUM(taken_on = ${takenOn}) AS ofDay, SUM(created_at > UTC_TIMESTAMP(3) - INTERVAL 1 DAY) AS lately
     FROM self_check
     WHERE academy_id = ${academyId} AND student_id = ${studentId}
       AND (taken_on = ${takenOn} OR created_at > UTC_TIMESTAMP(3) - INTERVAL 1 DAY)`);
-  if (Number(ofDay) < MOST_A_DAY && Number(lately) < MOST_SENT_A_DAY) return;
+  if ((ofDay ?? 0) < MOST_A_DAY && (lately ?? 0) < MOST_SENT_A_DAY) return;
   throw new Problem({
     status: 429,
     code: 'enough-for-a-day',

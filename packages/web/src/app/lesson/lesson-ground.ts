@@ -1,7 +1,9 @@
 import { judgementOf, type LastTimeView } from '@lotrecht/judging';
-import { type CheckDocument, type CheckView } from '@lotrecht/records';
+import { type CheckDocument, type CheckView, type LessonView } from '@lotrecht/records';
 import { keepOnDevice } from '../device/on-device.ts';
-import { type Judged } from '../methods/judged.ts';
+import { DEFAULT_JUDGED, type Judged } from '../methods/judged.ts';
+import { plannedStation } from '../settings/planned-station.ts';
+import { beginningOf, readUsual } from './usual-readings.ts';
 
 /** Club, target and method that a lesson goes on with: what its next set-up begins with. No student. */
 export interface LessonGround {
@@ -40,7 +42,7 @@ function readAll(): Kept {
 }
 
 /** What was chosen for a lesson on this device and not yet begun with; null without. */
-export function readLessonGround(lessonId: string): LessonGround | null {
+function readLessonGround(lessonId: string): LessonGround | null {
   return readAll().find(([id]) => id === lessonId)?.[1] ?? null;
 }
 
@@ -48,6 +50,27 @@ export function readLessonGround(lessonId: string): LessonGround | null {
 export function keepLessonGround(lessonId: string, ground: LessonGround): void {
   const others = readAll().filter(([id]) => id !== lessonId);
   keepOnDevice(KEY, JSON.stringify([[lessonId, ground], ...others].slice(0, KEPT_LESSONS)));
+}
+
+/**
+ * What the next set-up of a lesson begins with: what was chosen for it, what its last check had, what the student had the
+ * last time, what was used last on this device. A station that was laid for it says more than the last time.
+ *
+ * @param lastTimes newest first
+ */
+export function groundOfNext(
+  lesson: Pick<LessonView, 'id' | 'checks'> | null,
+  lastTimes: readonly LastTimeView[],
+): LessonGround {
+  const planned = plannedStation();
+  const last = lesson?.checks.at(-1);
+  const [before] = planned === null ? lastTimes : [];
+  const { club, target, judged } = beginningOf(readUsual(), planned);
+  return (
+    readLessonGround(lesson?.id ?? '') ??
+    (last && groundOfCheck(last)) ??
+    (before && lessonGroundOf(before)) ?? { club, target, judged: judged ?? DEFAULT_JUDGED }
+  );
 }
 
 /** A check was kept: from now on the lesson goes on with what that one says. */

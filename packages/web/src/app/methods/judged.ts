@@ -1,5 +1,5 @@
 import { ALL_PARALLEL, type Judgement, judgementByMethod } from '@lotrecht/judging';
-import { type MethodDocument, type OwnMethod } from '@lotrecht/records';
+import { type ClubGroup, type MethodDocument, type OwnMethod } from '@lotrecht/records';
 
 /** What a check is judged by: a shipped method by name, or an own one whose parts are spelled out. */
 export interface Judged {
@@ -13,8 +13,8 @@ export const DEFAULT_JUDGED: Judged = {
 };
 
 /** A method as a check is judged by it: a shipped one by its name, an own one with its parts spelled out. */
-export function judgedBy(method: MethodDocument): Judged {
-  const judgement = judgementByMethod(method);
+export function judgedByMethod(method: MethodDocument, clubGroup: ClubGroup): Judged {
+  const judgement = judgementByMethod(method, clubGroup);
   const { id, profileVersion: version, name } = method;
   return { judgement, ...(judgement.method === undefined && { ownMethod: { id, version, name } }) };
 }

@@ -1,9 +1,10 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { SHIPPED_METHODS } from '@lotrecht/judging';
-import { type MethodDocument, type MethodView } from '@lotrecht/records';
+import { type ClubGroup, type MethodDocument, type MethodView } from '@lotrecht/records';
 import { type Subscription } from 'rxjs';
 import { METHOD } from '../data/kinds/method.ts';
 import { Mirror } from '../data/mirror.ts';
+import { type Judged, judgedByMethod } from './judged.ts';
 import { SessionStore } from '../session/session.store.ts';
 
 /** Methods that can judge: the shipped ones, and the academy's own. */
@@ -20,6 +21,16 @@ export class MethodStore {
   /** Every method, the shipped ones first. */
   all(): readonly MethodDocument[] {
     return [...SHIPPED_METHODS, ...this.ownMethods().map((m) => m.method)];
+  }
+
+  /**
+   * What judges with other clubs: an own method may have limits of its own for them. One that is here in another version,
+   * or not at all, stays as it was spelled out.
+   */
+  forClubs(judged: Judged, clubGroup: ClubGroup): Judged {
+    const { ownMethod } = judged;
+    const own = this.all().find((m) => m.id === ownMethod?.id && m.profileVersion === ownMethod.version);
+    return own?.clubLimits === undefined ? judged : judgedByMethod(own, clubGroup);
   }
 
   /** Followed from then on, once per academy; shipped methods serve without. */

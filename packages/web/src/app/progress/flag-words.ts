@@ -25,7 +25,7 @@ export function flagReasons(all: readonly LineProgress[]): readonly FlagReason[]
         {
           code: 'stable',
           line: choice.line,
-          text: `${name}: stable. In tolerance on three lessons running since ${dayText(since)}, now with ${now}.`,
+          text: `${name}: stable. As wanted on three lessons running since ${dayText(since)}, now ${now}.`,
         },
       ];
     }
@@ -36,8 +36,8 @@ export function flagReasons(all: readonly LineProgress[]): readonly FlagReason[]
         line: choice.line,
         text:
           held === undefined
-            ? `${name}: relapsed. In tolerance with ${now}.`
-            : `${name}: relapsed. In tolerance with ${percentText(held.filtered.probabilityInTolerance)} on ${dayText(held.date)}, with ${now} on ${dayText(last.date)}.`,
+            ? `${name}: slipped back. As wanted: ${now}.`
+            : `${name}: slipped back. As wanted: ${percentText(held.filtered.probabilityInTolerance)} on ${dayText(held.date)}, ${now} on ${dayText(last.date)}.`,
       },
     ];
   });

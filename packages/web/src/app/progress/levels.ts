@@ -116,12 +116,12 @@ export function levelsBeside(
     .toSorted((a, b) => clubs.indexOf(a.choice.clubGroup) - clubs.indexOf(b.choice.clubGroup));
   return [
     {
-      title: `${LINE_TITLES[line]} by place, cold, ${clubText(clubGroup).toLowerCase()}`,
+      title: `${LINE_TITLES[line]} by place, blind, ${clubText(clubGroup).toLowerCase()}`,
       toleranceDeg: shown.toleranceDeg,
       rows: rowsOf(byPlace, (c) => PLACES[c.circumstances.place]),
     },
     {
-      title: `${LINE_TITLES[line]} by clubs, cold, ${PLACES[place]}`,
+      title: `${LINE_TITLES[line]} by clubs, blind, ${PLACES[place]}`,
       toleranceDeg: shown.toleranceDeg,
       rows: rowsOf(byClub, (c) => clubText(c.clubGroup)),
     },

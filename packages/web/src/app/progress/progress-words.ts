@@ -1,5 +1,7 @@
 import { type LineProgress, type MeanDeg, type ProgressChoice } from '@lotrecht/judging';
 import { COVERAGE_FACTOR, signWords } from '@lotrecht/core';
+import { besideText, type DistanceUnit } from '@lotrecht/words';
+import { aimOf } from '../words/aims.ts';
 import { HELPS, PHASES, PLACES, READERS } from '../words/circumstance-words.ts';
 import { CLUB_GROUPS, LINE_TITLES, type LineKey, percentText } from '../words/words.ts';
 
@@ -25,26 +27,72 @@ export function clubText(group: ProgressChoice['clubGroup']): string {
   return group === null ? 'club not noted' : CLUB_GROUPS[group];
 }
 
-/** The tendency of a line in one sentence with its interval. */
-export function tendencyText(progress: LineProgress, handedness: 'right' | 'left'): string {
-  const { choice, track, spreadDeg } = progress;
+/** Where a line usually is, to be read aloud, and the figures behind it. */
+export interface Tendency {
+  readonly said: string;
+  readonly figures: string;
+}
+
+/** A usual iron shot: what a line aims beside is told at this distance, in the set unit. */
+const TOLD_AT = 150;
+const YARD_M = 0.9144;
+
+/** From here on it is told as it is, and from here on as probable. */
+const [SURE, PROBABLE] = [0.95, 0.8];
+
+/**
+ * The tendency of a line: where it aims at 150 m or yards and whether that is wanted, before angle and interval.
+ *
+ * @example tendencyOf(toes, { handedness: 'right', unit: 'm' }).said // 'Toes usually aim 9 m right at 150 m: too closed.'
+ */
+export function tendencyOf({ choice, track, spreadDeg }: LineProgress, told: Told): Tendency | null {
   const last = track.lessons.at(-1)?.filtered;
-  if (last === undefined) return '';
+  if (last === undefined) return null;
+  const { line } = choice;
   const { levelDeg, standardDeviationDeg, probabilityInTolerance } = last;
   const half = (COVERAGE_FACTOR * standardDeviationDeg).toFixed(1);
-  const side = Math.abs(levelDeg) < 0.05 ? '' : ` (${sideOf(levelDeg, handedness)})`;
+  const side = Math.abs(levelDeg) < 0.05 ? '' : ` (${sideOf(levelDeg, told.handedness)})`;
   const spread =
     spreadDeg === null
       ? ''
-      : `, spread ${spreadDeg.sd.toFixed(1)}° (${spreadDeg.low.toFixed(1)}° to ${spreadDeg.high.toFixed(1)}°)`;
-  return `${LINE_TITLES[choice.line]}: ${turnText(choice.line, levelDeg)}${side} ± ${half}°${spread}. In tolerance with ${percentText(probabilityInTolerance)} (${clubText(choice.clubGroup).toLowerCase()}, ${PLACES[choice.circumstances.place]}).`;
+      : ` From set-up to set-up ${spreadDeg.sd.toFixed(1)}° (${spreadDeg.low.toFixed(1)}° to ${spreadDeg.high.toFixed(1)}°).`;
+  const verb = line === 'face' ? 'aims' : 'aim';
+  return {
+    said: `${LINE_TITLES[line]} usually ${verb} ${placeText(levelDeg, told)} ${atText(told)}: ${leanWords(line, levelDeg, probabilityInTolerance)}.`,
+    figures: `${turnText(line, levelDeg)}${side} ± ${half}°.${spread} As wanted: ${percentText(probabilityInTolerance)} (${clubText(choice.clubGroup).toLowerCase()}, ${PLACES[choice.circumstances.place]}).`,
+  };
 }
 
-/** A mean turn with its interval, or without where one lesson knows none. @example "3.4° toward open ± 1.2° (5 lessons)" */
-export function meanText(line: LineKey, { meanDeg, halfDeg, count }: MeanDeg, times: string): string {
+function leanWords(line: LineKey, deg: number, inProbability: number): string {
   const [below, above] = signWords(line);
+  if (inProbability >= SURE) return 'as wanted';
+  if (inProbability >= PROBABLE) return 'probably as wanted';
+  const out = `too ${deg < 0 ? below : above}`;
+  if (inProbability <= 1 - SURE) return out;
+  return inProbability <= 1 - PROBABLE ? `probably ${out}` : 'not decided yet';
+}
+
+/** Who is told: the side of a turn follows from the hand, distances from the set unit. */
+export interface Told {
+  readonly handedness: 'right' | 'left';
+  readonly unit: DistanceUnit;
+}
+
+/** So many degrees as a place at 150 m or yards. @example "7.9 m left" */
+export function placeText(deg: number, { handedness, unit }: Told): string {
+  const distanceM = unit === 'yd' ? TOLD_AT * YARD_M : TOLD_AT;
+  return besideText(aimOf(deg, { handedness, distanceM }), unit);
+}
+
+/** Where places are told, said once. @example "at 150 m" */
+export function atText({ unit }: Told): string {
+  return `at ${TOLD_AT} ${unit}`;
+}
+
+/** A mean turn with its interval, or without where one lesson knows none. @example "3.4° ± 1.2°, 5 lessons" */
+export function meanText({ meanDeg, halfDeg, count }: MeanDeg): string {
   const interval = halfDeg === null ? '' : ` ± ${halfDeg.toFixed(1)}°`;
-  return `${Math.abs(meanDeg).toFixed(1)}° toward ${meanDeg < 0 ? below : above}${interval} (${count} ${times})`;
+  return `${Math.abs(meanDeg).toFixed(1)}°${interval}, ${count} ${count === 1 ? 'lesson' : 'lessons'}`;
 }
 
 /** A change between neighbouring lessons: real, or not shown. */

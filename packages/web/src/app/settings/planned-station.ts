@@ -16,16 +16,19 @@ export function keepPlannedStation(station: PlannedStation): void {
   keepOnDevice(KEY, JSON.stringify(station));
 }
 
-/** What was laid, once: the check that begins with it remembers it from then on. */
-export function takePlannedStation(): PlannedStation | null {
-  const kept = localStorage.getItem(KEY);
-  localStorage.removeItem(KEY);
+/** What was laid and not yet begun with; null without. */
+export function plannedStation(): PlannedStation | null {
   try {
-    return kept === null ? null : (JSON.parse(kept) as PlannedStation);
+    return JSON.parse(localStorage.getItem(KEY) ?? 'null') as PlannedStation | null;
   } catch {
     // Written by another version: as if nothing had been laid.
     return null;
   }
+}
+
+/** Begun with: the check remembers it from then on. */
+export function dropPlannedStation(): void {
+  localStorage.removeItem(KEY);
 }
 
 const DRAFT_KEY = 'lotrecht-plan-draft';

@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { toldChecks } from '@lotrecht/judging';
 import { type CheckView } from '@lotrecht/records';
 import { LINE_NAMES } from '@lotrecht/core';
 import { circumstancesText } from '../words/circumstance-words.ts';
 import { clockText } from '../words/dates.ts';
-import { markColour, waitsForSeries } from '../words/series.ts';
+import { markColour } from '../words/series.ts';
 import { LineSummary } from './line-summary.ts';
 import { CLUB_GROUPS } from '../words/words.ts';
 
@@ -79,7 +80,8 @@ export class CheckSummary {
   /** The checks of its lesson. */
   readonly among = input.required<readonly CheckView[]>();
 
-  protected readonly waits = computed(() => waitsForSeries(this.check(), this.among()));
+  /** Its series is not revealed yet. */
+  protected readonly waits = computed(() => !toldChecks(this.among()).includes(this.check()));
 
   protected readonly place = computed(() => {
     const { place = 1, of = 1 } = this.check().record?.series ?? {};

@@ -5,7 +5,7 @@ import { type LevelMatrixRows, type MatrixCell } from '../progress/levels.ts';
 @Component({
   selector: 'lo-level-matrix',
   template: `
-    <div class="wide" tabindex="0" role="region" aria-label="Cold, by line and clubs">
+    <div class="wide" tabindex="0" role="region" aria-label="Blind, by line and clubs">
       <table>
         <thead>
           <tr>

@@ -1,4 +1,5 @@
-import { type SetupItems } from '@lotrecht/records';
+import { signWords } from '@lotrecht/core';
+import { type CheckDocument, type CheckRecord, type SetupItems } from '@lotrecht/records';
 
 /** An item of the set-up beside the lines, with what fits. */
 export interface ItemText {
@@ -30,6 +31,38 @@ export const ITEMS: Readonly<Record<keyof SetupItems, ItemText>> = {
   motion: { title: 'Motion', fits: 'rehearsed, not fidgeting' },
   'narrow-target': { title: 'Target', fits: 'one, and narrow, in mind' },
 };
+
+/** What a student may set the face by. */
+export const FACE_REFERENCES: Readonly<Record<NonNullable<CheckRecord['faceSetBy']>['reference'], string>> = {
+  'leading-edge': 'the leading edge',
+  'crown-mark': 'a mark on the crown',
+  'top-line': 'the top line',
+  'ball-line': 'the line on the ball',
+};
+
+/** What the face was set by, where it was not the leading edge. */
+export function faceSetBySentence(noted: CheckRecord['faceSetBy']): string | null {
+  if (noted === undefined || noted.reference === 'leading-edge') return null;
+  const { reference, differsDeg } = noted;
+  const by = `The face is set by ${FACE_REFERENCES[reference]}`;
+  if (differsDeg === undefined) return `${by}, not by the leading edge.`;
+  return Math.abs(differsDeg) < 0.05
+    ? `${by}, which points as the leading edge does.`
+    : `${by}, which points ${Math.abs(differsDeg).toFixed(1)}° ${signWords('face')[differsDeg < 0 ? 0 : 1]} of the leading edge.`;
+}
+
+/** A foot that points less far out than this is called square, degrees. */
+const SQUARE_FOOT_DEG = 5;
+
+/** Either foot by itself, where they were looked at. */
+export function feetSentence(feet: CheckDocument['feet'] | null): string | null {
+  if (feet === null || feet === undefined) return null;
+  const said = (deg: number): string =>
+    Math.abs(deg) < SQUARE_FOOT_DEG
+      ? 'square to the line'
+      : `${Math.round(Math.abs(deg))}° ${deg > 0 ? 'outward' : 'inward'}`;
+  return `Lead foot ${said(feet.leadFlareDeg)}, trail foot ${said(feet.trailFlareDeg)}.`;
+}
 
 /** How an item is. */
 export const MARKS = [

@@ -1,6 +1,5 @@
-import { isCold } from '@lotrecht/judging';
+import { isCold, toldChecks } from '@lotrecht/judging';
 import { type LessonView } from '@lotrecht/records';
-import { waitsForSeries } from './series.ts';
 import { firstOf, type LineKey } from './words.ts';
 
 /** The six steps of a lesson, in the order in which they are usually gone. */
@@ -55,7 +54,7 @@ export function lessonSteps({
   const blind = checks.filter(({ circumstances }) => isCold(circumstances));
   const inPhase = (phase: string): number =>
     checks.filter(({ circumstances }) => circumstances?.phase === phase).length;
-  const told = checks.filter((check) => !waitsForSeries(check, checks));
+  const told = toldChecks(checks);
   const found = blind.findLast((check) => told.includes(check)) ?? told.at(-1);
   const newest = told.at(-1);
   const step = (name: LessonStep, state: string, path: string | null): StepState => ({
@@ -83,7 +82,7 @@ export function lessonSteps({
  * A set-up that was coached reads one line and says nothing of the others, so that work stays where it is.
  */
 export function workedOn(lesson: Pick<LessonView, 'checks'> | null): LineKey | null {
-  const told = lesson?.checks.findLast(
+  const told = toldChecks(lesson?.checks ?? []).findLast(
     ({ record, circumstances }) => record?.priority !== undefined || isCold(circumstances),
   );
   return told === undefined ? null : (told.record?.priority ?? firstOf(told.result).line);

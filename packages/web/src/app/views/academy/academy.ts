@@ -26,6 +26,7 @@ import { RosterApi } from '../../api/roster-api.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { SessionStore } from '../../session/session.store.ts';
 import { clockText, dayText } from '../../words/dates.ts';
+import { LogTable } from './log-table.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 
 /** What was done with the academy as a whole, in words. */
@@ -75,6 +76,7 @@ const SCOPE_WORDS: Readonly<Record<ProposedConsentView['scope'], string>> = {
 @Component({
   selector: 'lo-academy',
   imports: [
+    LogTable,
     ReactiveFormsModule,
     RouterLink,
     MatButton,
@@ -93,12 +95,27 @@ const SCOPE_WORDS: Readonly<Record<ProposedConsentView['scope'], string>> = {
 export class AcademyPage {
   protected readonly instructors = signal<readonly InstructorView[]>([]);
   protected readonly post = signal<readonly PostView[]>([]);
-  protected readonly accesses = signal<readonly AuditEntryView[]>([]);
+  private readonly accesses = signal<readonly AuditEntryView[]>([]);
+  protected readonly looked = computed(() =>
+    this.accesses().map((entry) => ({
+      at: entry.at,
+      who: entry.instructorName,
+      did: this.didWhat(entry),
+      whom: entry.studentName || 'erased since',
+    })),
+  );
   protected readonly invitations = signal<readonly InvitationView[]>([]);
   protected readonly proposed = signal<readonly ProposedConsentView[]>([]);
   /** Who came in by a file and is being invited; null: somebody new. */
   protected readonly inviting = signal<InstructorView | null>(null);
-  protected readonly events = signal<readonly AcademyEventView[]>([]);
+  private readonly events = signal<readonly AcademyEventView[]>([]);
+  protected readonly doneWithAll = computed(() =>
+    this.events().map(({ at, instructorName: who, action, detail }) => ({
+      at,
+      who,
+      did: `${EVENT_WORDS[action]} ${detail}`.trimEnd(),
+    })),
+  );
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly invited = signal<string | null>(null);
   protected readonly form = new FormGroup({
@@ -127,11 +144,7 @@ export class AcademyPage {
     return tries === 0 ? 'on its way' : `waiting: the mail service did not take it, tried ${tries} times`;
   }
 
-  protected whatWasDone({ action, detail }: AcademyEventView): string {
-    return `${EVENT_WORDS[action]} ${detail}`.trimEnd();
-  }
-
-  protected didWhat({ action, what, byLink, imported }: AuditEntryView): string {
+  private didWhat({ action, what, byLink, imported }: AuditEntryView): string {
     const did = `${ACTION_WORDS[action]} ${WHAT_WORDS[what] ?? `a ${what.replaceAll('-', ' ')}`}`;
     if (imported) return `${did}, says a file`;
     return byLink ? `${did}, by the student’s link` : did;

@@ -1,7 +1,9 @@
+import { SettingsStore } from '../../settings/settings.store.ts';
+import { beginUsual } from './beginnings.ts';
 import { TestBed } from '@angular/core/testing';
 import { type EarlierView } from '@lotrecht/judging';
 import { type Circumstances } from '@lotrecht/records';
-import { keepUsual } from './readings/usual-readings.ts';
+import { keepUsual } from '../../lesson/usual-readings.ts';
 import { CHECK_ID, Fakes, openStore, typeToes } from './test/open-store.ts';
 
 describe('a blind baseline', () => {
@@ -93,7 +95,7 @@ describe('what is used again', () => {
     typeToes(store, '571', '602', '450');
     store.save().subscribe();
     keepUsual({ plan: 'quick' });
-    store.content.showUsual();
+    beginUsual(store.content, TestBed.inject(SettingsStore));
     expect(store.content.entries().find((e) => e.line === 'toes')?.fields).toEqual({ baseMm: '450' });
     store.content.plan.toggleLine('hips');
     expect(store.content.entries().find((e) => e.line === 'hips')).toMatchObject({ rod: true });

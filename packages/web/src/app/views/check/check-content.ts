@@ -6,101 +6,40 @@ import {
   earlierOf,
   earlierOfGroup,
   type EarlierView,
+  habitOf,
   isCold,
-  type LastTimeView,
+  isRevealed,
   judgedBy,
-  type PriorDocument,
+  seriesOf,
   solveReadable,
   toolsOf,
+  type Tools,
 } from '@lotrecht/judging';
-import {
-  type CheckDocument,
-  type CheckRecord,
-  type CheckView,
-  type Circumstances,
-  type LessonView,
-  type PlaceMark,
-  type Rebase,
-  type StudentView,
-} from '@lotrecht/records';
+import { type CheckDocument, type CheckRecord } from '@lotrecht/records';
 import { degreesFromRadians, radiansFromDegrees, targetLineUncertainty } from '@lotrecht/core';
-import { Subject } from 'rxjs';
-import { type Club } from '../../data/kinds/club.ts';
 import { EyeStore } from '../../settings/eye.store.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
-import { habitOf, isRevealed, type SeriesPlace } from '../../words/series.ts';
 import { type LineKey } from '../../words/words.ts';
-import { type BegunStep, workedOn } from '../../words/lesson-steps.ts';
-import { contentOf, type DraftContent, FIRST_CIRCUMSTANCES, usualContent } from './draft-content.ts';
-import { DEFAULT_JUDGED, type Judged } from '../../methods/judged.ts';
-import { linesOfPlan, spreadOverHolds } from './holds/plan.ts';
-import { NOT_BEGUN, type Run } from './holds/run.ts';
-import { type Entry, type FieldKey, type LengthUnit, parseEntry, toTyped } from './readings/entry.ts';
+import { workedOn } from '../../words/lesson-steps.ts';
+import { HeldCheck } from './held-check.ts';
+import { type Entry, parseEntry, toTyped } from './readings/entry.ts';
 import { angleDoubtsOf, doubtsOf } from './readings/doubts.ts';
-import { losesReadings, splitKey, withField } from './readings/entry-fields.ts';
 import { fieldErrorsOf } from './readings/field-errors.ts';
 import { PlanEdits } from './holds/plan-edits.ts';
 import { newestThought } from './finding/beside-the-page.ts';
-import { lessonGroundOf, readLessonGround } from '../../lesson/lesson-ground.ts';
-import { takePlannedStation } from '../../settings/planned-station.ts';
 import { lastTimeOf } from './readings/last-time.ts';
-import { beginningOf, readUsual } from './readings/usual-readings.ts';
 
-/** What a check holds while it is open: what is typed, under which circumstances, and what core makes of it. */
+/** A check while it is open: what it holds, and what core makes of it. */
 @Injectable()
-export class CheckContent {
+export class CheckContent extends HeldCheck {
   private readonly settings = inject(SettingsStore);
   private readonly eye = inject(EyeStore);
-  private readonly typedEntries = signal<readonly Entry[]>([]);
-  private readonly settledEntries = signal<readonly Entry[]>([]);
-  private readonly changes = new Subject<void>();
-
-  /** Of the check, kept or not. */
-  readonly id = signal('');
-  readonly student = signal<StudentView | null>(null);
-  readonly lesson = signal<LessonView | null>(null);
-  /** What is seen from where the lesson is held. */
-  readonly marks = signal<readonly PlaceMark[]>([]);
-  /** The kind of the place where the lesson is held; null where none is noted. */
-  readonly placeKind = signal<Circumstances['place'] | null>(null);
-  /** A stored check has been seen: nothing about it is covered any more. */
-  readonly stored = signal(false);
-  readonly unit = signal<LengthUnit>('mm');
-  readonly club = signal<NonNullable<CheckDocument['club']>>({ group: 'mid-iron' });
-  readonly target = signal<NonNullable<CheckDocument['target']>>({});
-  readonly targetLine = signal<CheckDocument['targetLine']>({});
-  readonly feet = signal<NonNullable<CheckDocument['feet']> | null>(null);
-  /** Null for a stored check whose circumstances were not recorded: they are not made up afterwards. */
-  /** The student’s own clubs. */
-  readonly bag = signal<readonly Club[]>([]);
-  readonly circumstances = signal<Circumstances | null>(FIRST_CIRCUMSTANCES);
-  readonly judged = signal<Judged>(DEFAULT_JUDGED);
-  /** What was found out about the target line afterwards; null while it stands as laid. */
-  readonly rebase = signal<Rebase | null>(null);
-  readonly record = signal<CheckRecord>({});
-  readonly run = signal<Run>(NOT_BEGUN);
-  /** Spread with which the student steps back in, degrees; undefined: the usual one. A stored check keeps its own. */
-  readonly readdressSdDeg = signal<number | undefined>(undefined);
-  /** Cold checks of the student before this lesson, of every club group. A stored check keeps its own. */
-  readonly earlier = signal<readonly EarlierView[]>([]);
-  /** What was set up for the student the last time with each group of clubs, newest first. */
-  readonly lastTimes = signal<readonly LastTimeView[]>([]);
-  /** What the academy’s own students say of who comes; null: the shipped prior. A stored check keeps its own. */
-  readonly prior = signal<PriorDocument | null>(null);
-  /** Of a stored check: what it was answered from stays with it. */
-  readonly keptKnown = signal<Pick<CheckDocument, 'earlier' | 'prior'> | null>(null);
-
-  /** The readings before a line with something typed was left out or read in another way; null with nothing to undo. */
-  readonly leftOut = signal<readonly Entry[] | null>(null);
-
-  readonly entries = this.typedEntries.asReadonly();
-  /** Something was changed by hand. */
-  readonly changed = this.changes.asObservable();
 
   /** What is read, planned and advised with. */
-  readonly tools = computed(() =>
-    toolsOf(this.settings.settings(), { windy: this.windy(), eyeDeg: this.eye.uncertaintyDeg() }),
-  );
+  readonly tools = computed((): Tools => ({
+    ...toolsOf(this.settings.settings(), { windy: this.windy(), eyeDeg: this.eye.uncertaintyDeg() }),
+    alone: this.run().alone ?? false,
+  }));
   readonly windy = computed(() => this.lesson()?.windy ?? false);
   /** Tolerances, goals, order and foot line in use. */
   readonly rules = computed(() =>
@@ -176,17 +115,18 @@ export class CheckContent {
       : solveReadable(document, { answer: 'tape' }).result;
   });
 
+  /** The series that this set-up belongs to; undefined for one alone, and for one that was helped after all. */
+  readonly series = computed(() => seriesOf({ circumstances: this.circumstances(), record: this.record() }));
   /** A blind baseline is covered until it is revealed, so that guesses stay guesses; a series until all of it is. */
   readonly covered = computed(() => {
-    const { revealed, series } = this.record();
-    if (revealed === true || !isCold(this.circumstances())) return false;
+    const series = this.series();
+    if (this.record().revealed === true || !isCold(this.circumstances())) return false;
     return series === undefined ? !this.stored() : !isRevealed(series, this.lesson()?.checks ?? []);
   });
-  /** Set-ups of the series that this one belongs to and that are told together with it. */
-  readonly toldTogether = computed(() => {
-    const { series } = this.record();
-    return series === undefined || this.covered() ? 1 : 1 + this.seriesBefore().length;
-  });
+  /** How many set-ups of its series this one is answered from, with itself. */
+  readonly toldTogether = computed(
+    () => 1 + (this.known().earlier ?? []).filter(({ sameLine }) => sameLine === true).length,
+  );
   /** What may be seen of the solution; of a series, the habit. */
   readonly shown = computed(() => {
     const answered = this.covered() ? null : this.answered();
@@ -229,156 +169,20 @@ export class CheckContent {
     return { of: fields.length, done: fields.filter((f) => f.parsed.kind === 'value').length };
   });
 
-  /** What is to be read, and how. */
   /** How this student’s lines were read last with this group of clubs. */
   readonly lastTime = computed(() => lastTimeOf(this.lesson(), this.earlier(), this.club().group));
+  /** What is to be read, and how. */
   readonly plan = new PlanEdits(this, (edit) => this.edit(edit));
-
-  /** What the hand typed, digit by digit. */
-  type(key: FieldKey, text: string): void {
-    this.typedEntries.update((entries) => withField(entries, key, text));
-    this.touch();
-  }
-
-  /** The field is complete: left, or paused at. */
-  settle(key: FieldKey): void {
-    const [id, name = ''] = splitKey(key);
-    const text = this.typedEntries().find((e) => e.id === id)?.fields[name] ?? '';
-    const settled = this.settledEntries().find((e) => e.id === id);
-    if (settled === undefined || (settled.fields[name] ?? '') === text) return;
-    this.settledEntries.update((entries) => withField(entries, key, text));
-  }
-
-  /** Several fields at once, complete at once: what was tapped. */
-  fill(entryId: string, fields: Entry['fields'], madeWith?: Entry['madeWith']): void {
-    this.edit((entries) =>
-      entries.map((e) =>
-        e.id === entryId ? { ...e, fields: { ...e.fields, ...fields }, ...(madeWith && { madeWith }) } : e,
-      ),
-    );
-  }
-
-  settleAll(): void {
-    this.settledEntries.set(this.typedEntries());
-  }
-
-  /** Changes something beside the readings. */
-  set<K extends 'club' | 'target' | 'targetLine' | 'feet' | 'circumstances' | 'rebase' | 'judged' | 'run'>(
-    what: K,
-    value: DraftContent[K],
-  ): void {
-    (this[what] as unknown as { set: (value: DraftContent[K]) => void }).set(value);
-    // Walking about in a check that was not begun leaves nothing behind.
-    if (what !== 'run' || this.run().hold > 0) this.touch();
-  }
-
-  /** The holds are over: what was marked is read. */
-  toTape(): void {
-    this.set('run', { ...this.run(), phase: 'tape', startedAtMs: null });
-  }
-
-  note(change: Partial<CheckRecord>): void {
-    this.record.update((record) =>
-      Object.fromEntries(Object.entries({ ...record, ...change }).filter(([, value]) => value !== undefined)),
-    );
-    this.touch();
-  }
-
-  showDraft(draft: DraftContent): void {
-    this.show(draft);
-    if ((draft.record.series?.place ?? 1) === 1) return;
-    const entries = this.withBases(draft.entries);
-    this.typedEntries.set(entries);
-    this.settledEntries.set(entries);
-  }
-
-  showStored(check: CheckView): void {
-    this.readdressSdDeg.set(check.document.readdressSdDeg);
-    this.keptKnown.set(check.document);
-    this.show(contentOf(check));
-  }
-
-  /** A new check: the lines, ways, club and target of the last one, circumstances as the last one of the lesson. */
-  showUsual(step?: BegunStep): void {
-    const planned = takePlannedStation();
-    const usual = beginningOf(readUsual(), planned);
-    const chosen = readLessonGround(this.lesson()?.id ?? '');
-    // A station that was laid for it says more than the last time.
-    const [before] = planned === null ? this.lastTimes() : [];
-    this.show(
-      usualContent(usual, {
-        chosen,
-        lastTime: before && lessonGroundOf(before),
-        step,
-        lesson: this.lesson(),
-        placeKind: this.placeKind(),
-        unit: this.settings.settings().lengthUnit,
-        targetLine: this.settings.targetLineAt(this.lesson()?.placeId ?? null),
-      }),
-    );
-    const { order } = this.rules();
-    // Work is read by the one line that is worked on, and quickly.
-    const lines: readonly LineKey[] =
-      step === 'work'
-        ? [workedOn(this.lesson()) ?? this.footLine()]
-        : linesOfPlan(usual.plan, { order, footLine: this.footLine(), own: usual.lines });
-    const entries = spreadOverHolds(
-      lines.map((line) => this.plan.entryOf(line)),
-      order,
-    );
-    this.typedEntries.set(entries);
-    this.settledEntries.set(entries);
-  }
-
-  /** The next set-up of a series: read as the one before it, its ball and marks fresh. */
-  showNextOfSeries(before: DraftContent, series: SeriesPlace): void {
-    this.show({ ...before, entries: [], record: { series }, run: { ...NOT_BEGUN, pace: before.run.pace } });
-    const entries = before.entries.map(({ id, line, by, rod, hold, look }) => ({
-      ...this.plan.entryOf(line, { by, rod }),
-      id,
-      hold,
-      look,
-    }));
-    this.typedEntries.set(entries);
-    this.settledEntries.set(entries);
-  }
-
-  /** Bases that were read since this set-up was begun: offered in what nobody has typed into yet. */
-  private withBases(entries: readonly Entry[]): readonly Entry[] {
-    return entries.map((entry) => {
-      const typed = parseEntry(entry, this.unit()).some(
-        ({ kept, parsed }) => !kept && parsed.kind !== 'empty',
-      );
-      return typed ? entry : { ...entry, fields: this.plan.entryOf(entry.line, entry).fields };
-    });
-  }
-
-  /** Everything that a draft keeps. */
-  snapshot(): DraftContent {
-    return {
-      entries: this.entries(),
-      unit: this.unit(),
-      club: this.club(),
-      target: this.target(),
-      targetLine: this.targetLine(),
-      feet: this.feet(),
-      circumstances: this.circumstances(),
-      rebase: this.rebase(),
-      judged: this.judged(),
-      record: this.record(),
-      run: this.run(),
-    };
-  }
 
   /** What is saved beside the document; undefined where nothing was noted. */
   savedRecord(): CheckRecord | undefined {
     const afterLook = this.lookDocument();
     const { ownMethod } = this.judged();
-    const { series, ...noted } = this.record();
+    const { series: _series, ...noted } = this.record();
+    const series = this.series();
     const record: CheckRecord = {
       ...noted,
-      // What was helped after all belongs to no blind series.
-      ...(series && isCold(this.circumstances()) && { series }),
+      ...(series && { series }),
       ...(afterLook && { afterLook }),
       ...(ownMethod && { ownMethod }),
     };
@@ -397,26 +201,15 @@ export class CheckContent {
     return worked !== null && lines.includes(worked) ? worked : (lines[0] ?? null);
   });
 
-  /** Kept set-ups of the same series that were made before this one. */
-  private readonly seriesBefore = computed(() => {
-    const { series } = this.record();
-    return (this.lesson()?.checks ?? []).filter(
-      ({ record }) =>
-        series !== undefined && record?.series?.id === series.id && record.series.place < series.place,
-    );
-  });
-
   /** Cold checks of the same lesson follow each other without drift; those of a series are read from one line. */
   private readonly earlierToday = computed((): readonly EarlierView[] => {
     const lesson = this.lesson();
     if (lesson === null) return [];
-    const before = this.seriesBefore();
-    return coldChecksOf(lesson.checks, lesson.heldOn).flatMap(
-      (check) =>
-        earlierOf(check, lesson.heldOn, {
-          sameLine: before.some(({ document }) => document === check.document),
-        }) ?? [],
-    );
+    const series = this.series();
+    return coldChecksOf(lesson.checks, lesson.heldOn).flatMap((check) => {
+      const sameLine = series !== undefined && check.record?.series?.id === series.id;
+      return earlierOf(check, lesson.heldOn, { sameLine }) ?? [];
+    });
   });
 
   /**
@@ -450,45 +243,5 @@ export class CheckContent {
       ...known,
       readings: entries.map((e) => toTyped(e, this.unit())),
     });
-  }
-
-  /** Changes which readings there are; what was typed into the others stays as it is. */
-  private edit(change: (entries: readonly Entry[]) => readonly Entry[]): void {
-    this.settleAll();
-    const before = this.typedEntries();
-    this.typedEntries.update(change);
-    if (losesReadings(before, this.typedEntries())) this.leftOut.set(before);
-    this.settleAll();
-    this.touch();
-  }
-
-  /** Undoes the last change that left out something typed. */
-  putBack(): void {
-    const before = this.leftOut();
-    if (before === null) return;
-    this.leftOut.set(null);
-    this.typedEntries.set(before);
-    this.settleAll();
-    this.touch();
-  }
-
-  private touch(): void {
-    this.changes.next();
-  }
-
-  private show(content: DraftContent): void {
-    this.leftOut.set(null);
-    this.typedEntries.set(content.entries);
-    this.settledEntries.set(content.entries);
-    this.unit.set(content.unit);
-    this.club.set(content.club);
-    this.target.set(content.target);
-    this.targetLine.set(content.targetLine);
-    this.feet.set(content.feet);
-    this.circumstances.set(content.circumstances);
-    this.rebase.set(content.rebase);
-    this.judged.set(content.judged);
-    this.record.set(content.record);
-    this.run.set(content.run);
   }
 }

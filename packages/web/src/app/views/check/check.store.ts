@@ -1,53 +1,37 @@
 import { DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { type EarlierView, type LastTimeView, type PriorDocument } from '@lotrecht/judging';
-import {
-  type CheckInput,
-  type CheckView,
-  type LessonView,
-  type PlaceView,
-  type SavedCheckView,
-  type StudentView,
-} from '@lotrecht/records';
+import { type SeriesPlace } from '@lotrecht/judging';
+import { type CheckInput, type CheckView, type LessonView, type SavedCheckView } from '@lotrecht/records';
 import { catchError, defer, EMPTY, type Observable, of, Subject, tap, throwError } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
-import { type Club } from '../../data/kinds/club.ts';
+import { type KnownBefore, type LessonAtHand } from '../../lesson/around-lesson.ts';
 import { Outbox } from '../../data/outbox.ts';
 import { type KeptState } from '../../data/stored-record.ts';
 import { throughTrouble } from '../../data/through-trouble.ts';
 import { toProblem } from '../../api/problem.ts';
 import { type CheckDraft, DraftStore } from '../../data/draft-store.ts';
 import { fromDevice } from '../../device/on-device.ts';
+import { SettingsStore } from '../../settings/settings.store.ts';
 import { SessionStore } from '../../session/session.store.ts';
 import { type BegunStep } from '../../words/lesson-steps.ts';
-import { type SeriesPlace } from '../../words/series.ts';
+import { beginFromDraft, beginFromStored, beginNextOfSeries, beginUsual } from './beginnings.ts';
 import { CheckContent } from './check-content.ts';
-import { contentOf, type DraftContent } from './draft-content.ts';
+import { contentOf, type DraftContent, isMarkedOnly } from './draft-content.ts';
 import { type FieldKey } from './readings/entry.ts';
 import { unfinishedField } from './readings/field-errors.ts';
 import { dropLessonGround } from '../../lesson/lesson-ground.ts';
 import { basesOf } from './holds/plan-edits.ts';
-import { keepUsual, readUsual } from './readings/usual-readings.ts';
+import { keepUsual, readUsual } from '../../lesson/usual-readings.ts';
 
 /** What a check is opened with. */
-export interface OpenedCheck {
-  readonly lesson: LessonView;
-  readonly student: StudentView;
-  readonly place: PlaceView | null;
+export interface OpenedCheck
+  extends
+    Pick<LessonAtHand, 'lesson' | 'student' | 'place'>,
+    Partial<KnownBefore & Pick<LessonAtHand, 'bag'>> {
   /** The step of the lesson that a new set-up is begun in. */
   readonly step?: BegunStep | undefined;
   /** The series that a new set-up belongs to. */
   readonly series?: Pick<SeriesPlace, 'id' | 'place'> | undefined;
-  /** The student’s own clubs. */
-  readonly bag?: readonly Club[];
-  /** As it was learned, degrees; absent: as anyone steps back in. */
-  readonly readdressSdDeg?: number | undefined;
-  /** Cold checks before this lesson, oldest first. */
-  readonly earlier?: readonly EarlierView[];
-  /** What the academy’s own students say of who comes; null: the shipped prior. */
-  readonly prior?: PriorDocument | null;
-  /** What was set up the last time, newest first. */
-  readonly lastTimes?: readonly LastTimeView[];
 }
 
 /** One check while it is open: what is typed, what core makes of it, and where it is kept. */
@@ -56,6 +40,7 @@ export class CheckStore {
   private readonly api = inject(AcademyApi);
   private readonly drafts = inject(DraftStore);
   private readonly session = inject(SessionStore);
+  private readonly settings = inject(SettingsStore);
   readonly content = inject(CheckContent);
 
   private readonly keptState = signal<KeptState>('as-stored');
@@ -97,6 +82,7 @@ export class CheckStore {
       earlier = [],
       prior = null,
       lastTimes = [],
+      balls = [],
     }: OpenedCheck,
   ): Promise<void> {
     // The device is asked first: once the fields are on the screen, nothing overwrites what is typed into them.
@@ -114,12 +100,12 @@ export class CheckStore {
     this.content.earlier.set(earlier);
     this.content.prior.set(prior);
     this.content.lastTimes.set(lastTimes);
+    this.content.balls.set(balls);
     this.content.keptKnown.set(stored?.document ?? null);
     this.content.stored.set(stored !== null);
     this.stored.set(stored);
-    // A set-up of a series waits for its tape: that is no surprise.
-    const waits = (draft?.content as DraftContent | undefined)?.record.series !== undefined;
-    this.restored.set(draft !== undefined && !waits);
+    // A set-up of a series waits for its tape: that is no surprise, and nothing to throw away.
+    this.restored.set(draft !== undefined && !isMarkedOnly(draft.content as DraftContent));
     if (draft !== undefined) this.showDraft(draft);
     else if (stored !== null) this.showStored(stored);
     else if (series !== undefined && before?.record.series !== undefined)
@@ -327,24 +313,24 @@ export class CheckStore {
   }
 
   private showDraft(draft: CheckDraft): void {
-    this.content.showDraft(draft.content as DraftContent);
+    beginFromDraft(this.content, draft.content as DraftContent);
     this.saveKey = draft.saveKey as typeof this.saveKey;
     this.draftAt = draft.updatedAt;
     this.keptState.set('on-this-device');
   }
 
   private showStored(stored: CheckView): void {
-    this.content.showStored(stored);
+    beginFromStored(this.content, stored);
     this.keptState.set('kept');
   }
 
   private showNextOfSeries(before: DraftContent, series: SeriesPlace): void {
-    this.content.showNextOfSeries(before, series);
+    beginNextOfSeries(this.content, before, series);
     this.keptState.set('as-stored');
   }
 
   private showUsual(step?: BegunStep): void {
-    this.content.showUsual(step);
+    beginUsual(this.content, this.settings, step);
     this.keptState.set('as-stored');
   }
 

@@ -16,13 +16,10 @@ import {
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { Router } from '@angular/router';
-import { catchError, forkJoin, fromEvent, map, type Observable, of, Subscription, switchMap } from 'rxjs';
-import { type CheckRecord, type LessonView, type PlaceView, type SavedCheckView } from '@lotrecht/records';
+import { fromEvent, type Observable, Subscription, switchMap } from 'rxjs';
+import { type CheckRecord, type SavedCheckView } from '@lotrecht/records';
 import { AcademyApi } from '../../api/academy-api.ts';
-import { type Club, CLUB } from '../../data/kinds/club.ts';
-import { PLACE } from '../../data/kinds/place.ts';
-import { Mirror } from '../../data/mirror.ts';
-import { RecordApi } from '../../data/record-api.ts';
+import { AroundLesson } from '../../lesson/around-lesson.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { deviceFails } from '../../device/on-device.ts';
 import { MethodStore } from '../../methods/method.store.ts';
@@ -36,11 +33,13 @@ import { ConflictPanel } from '../../ui/conflict-panel.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Undo } from '../../ui/undo.ts';
 import { type LineKey } from '../../words/words.ts';
+import { CheckBall } from './ball/check-ball.ts';
 import { CheckContent } from './check-content.ts';
-import { CheckStore, type OpenedCheck } from './check.store.ts';
+import { CheckStore } from './check.store.ts';
+import { LessonOfCheck } from './lesson-of-check.ts';
 import { BlindSeries } from './series/blind-series.ts';
 import { SetUpList } from './series/set-up-list.ts';
-import { type BegunStep, lessonSteps, stepOf, workedOn } from '../../words/lesson-steps.ts';
+import { type BegunStep, lessonSteps } from '../../words/lesson-steps.ts';
 import { conflictRows } from './conflict-rows.ts';
 import { markColour, SERIES_LENGTHS } from '../../words/series.ts';
 import { type Doubt } from './readings/doubts.ts';
@@ -90,7 +89,16 @@ const BEGUN: Readonly<Record<string, BegunStep>> = { blind: 'blind', work: 'work
   ],
   templateUrl: './check.html',
   styleUrl: './check.scss',
-  providers: [BlindSeries, CheckContent, CheckStore, FindingWords, HoldRunner, Prompts],
+  providers: [
+    BlindSeries,
+    CheckBall,
+    CheckContent,
+    CheckStore,
+    FindingWords,
+    HoldRunner,
+    LessonOfCheck,
+    Prompts,
+  ],
   host: { '(document:keyup)': 'letGo($event)' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -108,6 +116,7 @@ export class CheckPage {
   protected readonly runner = inject(HoldRunner);
   protected readonly words = inject(FindingWords);
   protected readonly blind = inject(BlindSeries);
+  protected readonly lesson = inject(LessonOfCheck);
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly obstacle = signal<string | null>(null);
   /** What is asked about before it is kept. */
@@ -167,8 +176,7 @@ export class CheckPage {
   private readonly router = inject(Router);
   private readonly undo = inject(Undo);
   private readonly current = inject(CurrentWorkStore);
-  private readonly records = inject(RecordApi);
-  private readonly mirror = inject(Mirror);
+  private readonly around = inject(AroundLesson);
 
   constructor() {
     inject(MethodStore).load();
@@ -182,8 +190,6 @@ export class CheckPage {
         }
       });
     });
-    effect(() => this.showSteps());
-    effect(() => this.current.showStep(stepOf(this.content.circumstances(), this.content.covered())));
     effect(() => {
       const ids = [this.lessonId(), this.checkId()] as const;
       untracked(() => this.load(...ids));
@@ -200,20 +206,10 @@ export class CheckPage {
     this.differences.set([]);
     this.settings
       .load()
-      .pipe(
-        switchMap(() => this.api.lesson(lessonId)),
-        switchMap((lesson) =>
-          forkJoin({
-            lesson: of(lesson),
-            student: this.api.student(lesson.studentId).pipe(map(({ student }) => student)),
-            place: this.placeOf(lesson.placeId),
-            known: this.knownOf(lesson),
-            bag: this.bagOf(lesson.studentId),
-          }),
-        ),
-      )
+      .pipe(switchMap(() => this.around.of(lessonId)))
       .subscribe({
-        next: ({ lesson, student, place, known, bag }) => {
+        next: (atHand) => {
+          const { lesson, student } = atHand;
           const { id: studentId, name: studentName, handedness } = student;
           const { heldOn } = lesson;
           this.current.show({
@@ -227,7 +223,7 @@ export class CheckPage {
           const step = BEGUN[this.step() ?? ''];
           const series = this.seriesBegun();
           void this.store
-            .open(checkId, { lesson, student, place, bag, step, series, ...known })
+            .open(checkId, { ...atHand, step, series })
             .then(() => this.blind.open(lessonId, checkId));
         },
         error: (error: unknown) => this.problem.set(toProblem(error)),
@@ -239,49 +235,6 @@ export class CheckPage {
     return id !== undefined && Number.isInteger(place) && place >= 1 && place <= MOST_SET_UPS
       ? { id, place }
       : undefined;
-  }
-
-  /** The lesson's checks with the one that was kept here in its place; null while none was. */
-  private readonly keptOfLesson = computed(() => {
-    const [lesson, kept] = [this.content.lesson(), this.store.stored()];
-    if (lesson === null || kept === null) return null;
-    return lesson.checks.some(({ id }) => id === kept.id)
-      ? lesson.checks.map((check) => (check.id === kept.id ? kept : check))
-      : [...lesson.checks, kept];
-  });
-
-  /** What the lesson has come to, with the set-up that was kept here. */
-  private showSteps(): void {
-    const [lesson, checks] = [this.content.lesson(), this.keptOfLesson()];
-    const work = untracked(() => this.current.work());
-    if (lesson === null || checks === null || work === null) return;
-    this.current.show({ ...work, steps: lessonSteps({ ...lesson, checks }) });
-  }
-
-  /** What is known of the student before this lesson; without a connection, nothing. */
-  private knownOf({
-    studentId,
-    heldOn,
-  }: LessonView): Observable<Pick<OpenedCheck, 'readdressSdDeg' | 'earlier' | 'prior' | 'lastTimes'>> {
-    return this.api.known(studentId, heldOn).pipe(
-      map(({ readdress: { sdDeg, learned }, ...known }) => ({
-        ...known,
-        readdressSdDeg: learned ? sdDeg : undefined,
-      })),
-      catchError(() => of({})),
-    );
-  }
-
-  /** What is seen from there; without a place, or a connection, the target is typed. */
-  private placeOf(placeId: string | null): Observable<PlaceView | null> {
-    return placeId === null
-      ? of(null)
-      : this.mirror.one<PlaceView>(PLACE, placeId).pipe(catchError(() => of(null)));
-  }
-
-  /** The student’s own clubs; without a connection, the groups alone. */
-  private bagOf(student: string): Observable<readonly Club[]> {
-    return this.records.all<Club>(CLUB, { student }).pipe(catchError(() => of([])));
   }
 
   protected keep(): void {
@@ -391,7 +344,7 @@ export class CheckPage {
 
   /** Whose marks are read, in a series. */
   protected readonly setUp = computed(() => {
-    const series = this.content.record().series;
+    const series = this.content.series();
     return series === undefined
       ? null
       : { ...series, colour: markColour(series.place), told: this.content.toldTogether() };
@@ -404,25 +357,10 @@ export class CheckPage {
     return this.blind.mine() === null ? 'Reveal and keep' : 'Reveal the series';
   });
 
-  /** What is begun after this set-up: once a blind one is revealed, the next is coached. */
-  protected readonly next = computed((): { readonly step: BegunStep; readonly title: string } => {
-    switch (this.content.circumstances()?.phase) {
-      case 'after-balls':
-        return { step: 'balls', title: 'Next after balls' };
-      case 'coached':
-        return { step: 'work', title: 'Next set-up' };
-      default:
-        return { step: 'work', title: `Work on the ${this.workLine()}` };
-    }
-  });
-
-  private readonly workLine = computed(() => {
-    const checks = this.keptOfLesson();
-    return workedOn(checks === null ? null : { checks }) ?? this.content.footLine();
-  });
-
+  /** In a series that is not revealed, its next set-up; else what is begun after this one. */
   protected nextCheck(): void {
-    void this.router.navigate(['/lessons', this.lessonId(), 'begin', this.next().step]);
+    if (this.content.covered()) this.blind.readNext();
+    else void this.router.navigate(['/lessons', this.lessonId(), 'begin', this.lesson.next().step]);
   }
 
   protected remove(): void {

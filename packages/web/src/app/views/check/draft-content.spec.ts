@@ -2,7 +2,7 @@ import { composeCheck, solveDocument } from '@lotrecht/judging';
 import { type Circumstances } from '@lotrecht/records';
 import { workedOn } from '../../words/lesson-steps.ts';
 import { usualContent } from './draft-content.ts';
-import { beginningOf, keepUsual, readUsual } from './readings/usual-readings.ts';
+import { groundOfNext } from '../../lesson/lesson-ground.ts';
 import { lesson, viewOf } from './test/open-store.ts';
 
 const COLD: Circumstances = { phase: 'baseline', help: 'blind', place: 'hall', reader: 'instructor' };
@@ -25,8 +25,10 @@ function kept(priority?: 'hips', circumstances = COLD) {
   return { ...viewOf('c', input), result: solveDocument(document) };
 }
 
-const begun = (step: 'blind' | 'work' | 'balls' | undefined, checks = [kept()]) =>
-  usualContent(beginningOf(readUsual(), null), {
+const begun = (step: 'blind' | 'work' | 'balls' | undefined, checks = [kept()], series = 3) =>
+  usualContent({
+    ground: groundOfNext({ ...lesson, checks }, []),
+    series,
     step,
     lesson: { ...lesson, checks },
     placeKind: 'range',
@@ -43,34 +45,10 @@ describe('a set-up that is begun in a step of the lesson', () => {
     expect(begun(undefined).circumstances).toEqual(COLD);
   });
 
-  it('goes on with what was chosen, else the last check of the lesson, else the last time, else as usual here', () => {
-    const ground = (group: 'wedge' | 'long-iron') => ({
-      club: { group },
-      target: {},
-      judged: { judgement: { method: { id: 'first-lesson', version: 1 } } },
-    });
-    const of = (checks: ReturnType<typeof kept>[], more: object) =>
-      usualContent(beginningOf(readUsual(), null), {
-        step: 'blind',
-        lesson: { ...lesson, checks },
-        placeKind: 'range',
-        unit: 'mm',
-        targetLine: { made: 'string', separationM: 6, stakeMm: 5, offsetMm: 0, aid: 'none', behindM: 2.5 },
-        ...more,
-      }).club.group;
-    const [chosen, lastTime] = [ground('wedge'), ground('long-iron')];
-    expect(of([kept()], { chosen, lastTime })).toBe('wedge');
-    expect(of([kept()], { chosen: null, lastTime })).toBe('driver');
-    expect(of([], { chosen: null, lastTime })).toBe('long-iron');
-    expect(of([], {})).toBe('mid-iron');
-  });
-
   it('begins a series where several set-ups are usual, and only when it is blind', () => {
     expect(begun('blind').record.series).toMatchObject({ place: 1, of: 3 });
     expect(begun('work').record).toEqual({});
-    keepUsual({ series: 1 });
-    expect(begun('blind').record).toEqual({});
-    localStorage.clear();
+    expect(begun('blind', [kept()], 1).record).toEqual({});
   });
 
   it('is read at once where it is worked on, and planned else', () => {

@@ -1,4 +1,4 @@
-import { composeTargetLine } from '@lotrecht/judging';
+import { composeTargetLine, type SeriesPlace } from '@lotrecht/judging';
 import {
   type CheckDocument,
   type CheckRecord,
@@ -9,12 +9,10 @@ import {
   type TargetLineChoice,
 } from '@lotrecht/records';
 import { type BegunStep } from '../../words/lesson-steps.ts';
-import { type SeriesPlace } from '../../words/series.ts';
 import { groundOfCheck, type LessonGround } from '../../lesson/lesson-ground.ts';
-import { DEFAULT_JUDGED, type Judged } from '../../methods/judged.ts';
+import { type Judged } from '../../methods/judged.ts';
 import { NOT_BEGUN, type Run } from './holds/run.ts';
-import { entriesFrom, type Entry, type LengthUnit } from './readings/entry.ts';
-import { type beginningOf } from './readings/usual-readings.ts';
+import { entriesFrom, type Entry, isUnread, type LengthUnit } from './readings/entry.ts';
 
 /** A first check is a blind baseline, read by the instructor, until it is said otherwise; without a place on the range. */
 export const FIRST_CIRCUMSTANCES: Circumstances = {
@@ -67,24 +65,27 @@ export interface Beginning {
   readonly placeKind: Circumstances['place'] | null;
   readonly unit: LengthUnit;
   readonly targetLine: TargetLineChoice;
-  /** What was chosen for the lesson after its last check; null where that one goes on. */
-  readonly chosen?: LessonGround | null | undefined;
-  /** What was set up for this student the last time; absent for one who was never read. */
-  readonly lastTime?: LessonGround | undefined;
+  /** Club, target and method that the lesson goes on with. */
+  readonly ground: LessonGround;
+  /** Blind set-ups in a row. */
+  readonly series: number;
 }
 
-/** A new check: club and target of the last one of the lesson or as usual, circumstances as its last one; no readings. */
-export function usualContent(
-  usual: ReturnType<typeof beginningOf>,
-  { step, lesson, placeKind, unit, targetLine, chosen, lastTime }: Beginning,
-): DraftContent {
+/** A new check: what the lesson goes on with, circumstances as its last one; no readings. */
+export function usualContent({
+  step,
+  lesson,
+  placeKind,
+  unit,
+  targetLine,
+  ground,
+  series,
+}: Beginning): DraftContent {
   const last = lesson?.checks.at(-1);
-  const { club, target, judged } = chosen ?? (last && groundOfCheck(last)) ?? lastTime ?? usualGround(usual);
   return {
     entries: [],
     unit,
-    club,
-    target,
+    ...ground,
     targetLine: composeTargetLine(targetLine).targetLine,
     feet: last?.document.feet ?? null,
     circumstances: {
@@ -95,15 +96,15 @@ export function usualContent(
       ...(step && BEGUN_WITH[step]),
     },
     rebase: null,
-    judged,
-    record: step === 'blind' && usual.series > 1 ? { series: firstOfSeries(usual.series) } : {},
+    record: step === 'blind' && series > 1 ? { series: firstOfSeries(series) } : {},
     // What is worked on is read at once: no plan, no clock.
     run: step === 'work' ? { ...NOT_BEGUN, phase: 'tape' } : NOT_BEGUN,
   };
 }
 
-function usualGround({ club, target, judged }: ReturnType<typeof beginningOf>): LessonGround {
-  return { club, target, judged: judged ?? DEFAULT_JUDGED };
+/** Held in a series, and nothing of its marks read yet. */
+export function isMarkedOnly({ entries, record, run, unit }: DraftContent): boolean {
+  return record.series !== undefined && run.hold > 0 && entries.every((entry) => isUnread(entry, unit));
 }
 
 /** A series that begins with this set-up. */

@@ -133,8 +133,7 @@ export class HandOutOfCheck {
           this.home.set(home);
           this.lesson.set(lesson);
           this.check.set(lesson.checks.find((c) => c.id === checkId) ?? null);
-          this.show(home.handOuts.find((h) => h.checkId === checkId) ?? null, student);
-          this.suggestDrill(lesson);
+          this.show(home.handOuts.find((h) => h.checkId === checkId) ?? null, student, lesson);
           this.current.show({
             studentId: student.id,
             studentName: student.name,
@@ -149,9 +148,10 @@ export class HandOutOfCheck {
       });
   }
 
-  private show(handOut: HandOutView | null, student: StudentView): void {
+  private show(handOut: HandOutView | null, student: StudentView, lesson: LessonView): void {
     this.junior.set(handOut?.junior ?? student.minor);
-    if (handOut !== null) this.fill(handOut);
+    if (handOut === null) this.suggestDrill(lesson);
+    else this.fill(handOut);
     void this.begin(handOut, student.id);
   }
 
@@ -159,7 +159,7 @@ export class HandOutOfCheck {
   private suggestDrill(lesson: LessonView): void {
     const line = workedOn(lesson);
     const [first] = line === null ? [] : drillsFor(line);
-    if (this.handOut() === null && first !== undefined) this.drillId.set(first.id);
+    if (first !== undefined) this.drillId.set(first.id);
   }
 
   /** What is sent is what is kept. */

@@ -77,6 +77,7 @@ export class NextDay {
       on: weeksLater(this.lesson().heldOn, n),
     })),
   );
+  private readonly id = computed(() => this.lesson().id);
   protected readonly nextOn = computed(() => this.lesson().nextOn);
   protected readonly said = computed(() => {
     const on = this.nextOn();
@@ -85,7 +86,7 @@ export class NextDay {
 
   constructor() {
     effect(() => {
-      const { id } = this.lesson();
+      const id = this.id();
       untracked(() => void this.record.begin(id, this.lesson(), this.lesson().studentId));
     });
   }

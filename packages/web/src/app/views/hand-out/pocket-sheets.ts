@@ -57,7 +57,7 @@ export class PocketSheets {
       wish: footprintsOf(this.check(), {
         stands,
         shoeMm: this.student().shoeMm,
-        ballTable: this.method()?.ballTable ?? 'graded',
+        ballRules: this.method() ?? { ballTable: 'graded' },
       }),
       words: {
         title: `Footprints of ${firstName}, ${stands === 'now' ? 'as they were' : 'as they should be'}`,

@@ -19,7 +19,7 @@ const check = { document, result: solveDocument(document), record: null } as unk
 
 describe('sheets of a check', () => {
   it('stand the feet as they were read, from the ball’s own line', () => {
-    const now = footprintsOf(check, { stands: 'now', shoeMm: null, ballTable: 'graded' });
+    const now = footprintsOf(check, { stands: 'now', shoeMm: null, ballRules: { ballTable: 'graded' } });
     expect(now).toMatchObject({ handedness: 'left', toeBaseM: 0.45, shoeLengthM: 0.3 });
     expect(now.leadGapM).toBeCloseTo(0.531, 9);
     expect(now.trailGapM).toBeCloseTo(0.562, 9);
@@ -27,7 +27,7 @@ describe('sheets of a check', () => {
   });
 
   it('turn them square as they should be, with the ball where the table has it', () => {
-    const goal = footprintsOf(check, { stands: 'goal', shoeMm: null, ballTable: 'graded' });
+    const goal = footprintsOf(check, { stands: 'goal', shoeMm: null, ballRules: { ballTable: 'graded' } });
     expect(goal.trailGapM).toBeCloseTo(goal.leadGapM, 12);
     expect(goal.leadAheadM).toBeCloseTo(0.4 * 0.45, 9);
   });
@@ -35,8 +35,12 @@ describe('sheets of a check', () => {
   it('take the student’s own shoe where none was noted in the check', () => {
     const { feet: _feet, ...without } = document;
     const bare = { ...check, document: without } as CheckView;
-    expect(footprintsOf(bare, { stands: 'goal', shoeMm: 275, ballTable: 'graded' }).shoeLengthM).toBe(0.275);
-    expect(footprintsOf(bare, { stands: 'goal', shoeMm: null, ballTable: 'graded' }).shoeLengthM).toBe(0.29);
+    expect(
+      footprintsOf(bare, { stands: 'goal', shoeMm: 275, ballRules: { ballTable: 'graded' } }).shoeLengthM,
+    ).toBe(0.275);
+    expect(
+      footprintsOf(bare, { stands: 'goal', shoeMm: null, ballRules: { ballTable: 'graded' } }).shoeLengthM,
+    ).toBe(0.29);
   });
 
   it('make a card of the lengths that were read, and usual ones elsewhere, in the method’s order', () => {

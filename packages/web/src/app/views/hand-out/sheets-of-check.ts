@@ -1,4 +1,4 @@
-import { ballOfCheck, USUAL_OF_CLUB } from '@lotrecht/judging';
+import { ballGoalOf, ballOfCheck, type BallRules, shareOfGoal, USUAL_OF_CLUB } from '@lotrecht/judging';
 import {
   type CheckDocument,
   type CheckView,
@@ -58,8 +58,8 @@ export interface FootprintGround {
   readonly stands: 'goal' | 'now';
   /** Null: a usual shoe. */
   readonly shoeMm: number | null;
-  /** How the method's ball table is made. */
-  readonly ballTable: MethodDocument['ballTable'];
+  /** Where the method wants the ball. */
+  readonly ballRules: BallRules;
 }
 
 /**
@@ -68,7 +68,7 @@ export interface FootprintGround {
  */
 export function footprintsOf(
   check: CheckView,
-  { stands, shoeMm, ballTable }: FootprintGround,
+  { stands, shoeMm, ballRules }: FootprintGround,
 ): FootprintsWish {
   const { document, record } = check;
   const group = document.club?.group ?? 'mid-iron';
@@ -82,8 +82,8 @@ export function footprintsOf(
     toes?.by === 'gaps' && stands === 'now'
       ? gapM(toes.trailGapMm)
       : leadGapM + baseM * Math.tan(radiansFromDegrees(goalTurnDeg(document)));
-  const ball = ballOfCheck(record?.ball, { club: group, table: ballTable });
-  const share = ball === null ? usual.ballPercent[ballTable] / 100 : ball.share;
+  const goal = ballGoalOf(ballRules, group);
+  const share = ballOfCheck(record?.ball, goal).position?.share ?? shareOfGoal(goal, baseM);
   return {
     handedness: document.handedness,
     leadGapM,

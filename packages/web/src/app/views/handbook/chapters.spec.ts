@@ -1,4 +1,4 @@
-import { CHAPTERS, found } from './chapters.ts';
+import { asked, CHAPTERS, found } from './chapters.ts';
 
 describe('the handbook', () => {
   const entries = CHAPTERS.flatMap((chapter) => chapter.entries);
@@ -7,6 +7,11 @@ describe('the handbook', () => {
     const ids = [...CHAPTERS.map(({ id }) => id), ...entries.map(({ id }) => id)];
     expect(new Set(ids).size).toBe(ids.length);
     expect(entries.every(({ text }) => text.length > 0)).toBe(true);
+  });
+
+  it('says what was asked for in the order of the sentences, and nothing of what it does not know', () => {
+    expect(asked('move,first,no-such-thing').map(({ id }) => id)).toEqual(['move', 'first']);
+    expect(asked('')).toEqual([]);
   });
 
   it('finds what holds every word that is looked for, in its chapter, and all of it without one', () => {

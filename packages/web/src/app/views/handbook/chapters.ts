@@ -1,3 +1,5 @@
+import { type HandbookId } from '../../words/handbook-ids.ts';
+
 /** A drawing of the handbook, by what it shows. */
 export type HandbookDrawing =
   'bare' | 'rod' | 'square' | 'face-rod' | 'points-at' | 'gauge' | 'eye' | 'words';
@@ -5,7 +7,7 @@ export type HandbookDrawing =
 /** One thing that is explained. */
 export interface Entry {
   /** In the address, after #. */
-  readonly id: string;
+  readonly id: HandbookId;
   readonly title: string;
   readonly text: readonly string[];
   readonly drawing?: HandbookDrawing;
@@ -134,6 +136,14 @@ export const CHAPTERS: readonly Chapter[] = [
         text: ['Lay an angle gauge on the rod and type what it shows, and to which side.'],
       },
       {
+        id: 'ball-and-stance',
+        title: 'Ball and stance',
+        text: [
+          'Measure along the string from the lead heel to the ball, and from heel to heel.',
+          'The distance goes from the toe line to the ball. Leave out what you do not need.',
+        ],
+      },
+      {
         id: 'eye',
         title: 'By eye',
         drawing: 'eye',
@@ -155,6 +165,22 @@ export const CHAPTERS: readonly Chapter[] = [
           'It is plain from four in five on. Below that it says most likely, and below one in two, perhaps.',
           'It goes by today’s readings, and by how the lines of a body usually go together.',
           'This student’s blind set-ups before count too.',
+        ],
+      },
+      {
+        id: 'nothing-first',
+        title: 'Nothing to fix first',
+        text: [
+          'Every line that was read is as your method wants it, as far as the readings show.',
+          'Nothing stands out means less: no line is clearly off, and one more reading may show which is.',
+        ],
+      },
+      {
+        id: 'picture',
+        title: 'Change the picture of the target first',
+        text: [
+          'Face and body agree with each other, and not with the target. Then no single line is at fault.',
+          'The student sets up to a target that is not there. Move the picture, and the body follows.',
         ],
       },
       {
@@ -197,11 +223,51 @@ export const CHAPTERS: readonly Chapter[] = [
         ],
       },
       {
+        id: 'ball-told',
+        title: 'Ball 40 mm too far back',
+        text: [
+          'Measured against the place your method has for these clubs. Half a ball either way counts as there.',
+          'Usually is what this student’s blind set-ups with these clubs say together; the newest weigh most.',
+          'Who always had it forward feels the right place as too far back. Tell it before you move the ball.',
+        ],
+      },
+      {
+        id: 'chain',
+        title: 'Likely: starts right',
+        text: [
+          'What such a set-up often does to the shot, for this hand. It is what teachers see, not a measurement.',
+        ],
+      },
+      {
         id: 'cause',
         title: 'The set-up may be the cause',
         text: [
           'Only when every line and the ball were read and are as wanted is the set-up not the cause.',
           'What was not read is named. A plan To rule it out reads every line that is judged.',
+        ],
+      },
+      {
+        id: 'made-from',
+        title: 'From today and six earlier checks',
+        text: [
+          'Earlier blind checks with the same clubs count, the older ones less. Checks with help do not.',
+          'Where there are none, it goes by how students of your academy stand.',
+        ],
+      },
+      {
+        id: 'change',
+        title: 'It has changed too little to show',
+        text: [
+          'Nobody sets up twice alike. A change counts when it is larger than that and the tape together.',
+          'With more set-ups before and after, smaller changes show. It says how many more would.',
+        ],
+      },
+      {
+        id: 'usually',
+        title: 'Toes usually aim 9 m right at 150 m',
+        text: [
+          'Where the line is from all blind lessons with these clubs; the newest weigh most.',
+          'The angle, how sure it is, and how much it differs from set-up to set-up stand below it.',
         ],
       },
       {
@@ -268,6 +334,12 @@ export const CHAPTERS: readonly Chapter[] = [
     ],
   },
 ];
+
+/** What was asked for, in that order; what is not in the handbook is left out. */
+export function asked(about: string): readonly Entry[] {
+  const entries = CHAPTERS.flatMap((chapter) => chapter.entries);
+  return about.split(',').flatMap((id) => entries.find((entry) => entry.id === id) ?? []);
+}
 
 /** Chapters with what is found in them; all of it where nothing is looked for. */
 export function found(looked: string): readonly Chapter[] {

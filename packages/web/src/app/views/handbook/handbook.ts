@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, DOCUMENT, inject, signal } from '@angular/core';
+import { Location, NgTemplateOutlet } from '@angular/common';
+import { ChangeDetectionStrategy, Component, computed, DOCUMENT, inject, input, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
@@ -12,7 +13,7 @@ import { LessonStart } from '../../lesson/lesson-start.ts';
 import { GuideStore } from '../../session/guide.store.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { localDay } from '../../words/dates.ts';
-import { found } from './chapters.ts';
+import { asked, found } from './chapters.ts';
 import { WayDrawing } from './way-drawing.ts';
 
 /** Nobody real: who the guided lesson is given to. */
@@ -27,12 +28,25 @@ const PRACTICE = {
 /** What each step is for, how each way is read, and why a sentence says what it says. Needs no network. */
 @Component({
   selector: 'lo-handbook',
-  imports: [MatButton, MatFormField, MatInput, MatLabel, ProblemNote, RouterLink, WayDrawing],
+  imports: [
+    MatButton,
+    MatFormField,
+    MatInput,
+    MatLabel,
+    NgTemplateOutlet,
+    ProblemNote,
+    RouterLink,
+    WayDrawing,
+  ],
   templateUrl: './handbook.html',
   styleUrl: './handbook.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class HandbookPage {
+  /** What a sentence on another page asked about, ids parted by commas; from the address. */
+  readonly about = input<string>();
+
+  protected readonly asked = computed(() => asked(this.about() ?? ''));
   protected readonly looked = signal('');
   protected readonly chapters = computed(() => found(this.looked()));
 
@@ -43,6 +57,7 @@ export class HandbookPage {
   private readonly lessons = inject(LessonStart);
   private readonly guide = inject(GuideStore);
   private readonly router = inject(Router);
+  private readonly location = inject(Location);
   protected readonly starting = signal(false);
   protected readonly problem = signal<ApiProblem | null>(null);
 
@@ -69,6 +84,11 @@ export class HandbookPage {
         },
         error: (error: unknown) => this.problem.set(toProblem(error)),
       });
+  }
+
+  /** Where the sentence stood. */
+  protected back(): void {
+    this.location.back();
   }
 
   protected print(): void {

@@ -2,34 +2,29 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
-  effect,
   inject,
   input,
+  linkedSignal,
   signal,
-  untracked,
 } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatOption, MatSelect } from '@angular/material/select';
 import { RouterLink } from '@angular/router';
 import { composeTargetLine, type LastTimeView } from '@lotrecht/judging';
-import { type LessonView, type PlaceMark, type PlaceView, type TargetLineChoice } from '@lotrecht/records';
+import { type LessonView, type TargetLineChoice } from '@lotrecht/records';
 import { formatDistance } from '@lotrecht/words';
-import { catchError, of } from 'rxjs';
-import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
-import { type Club, CLUB } from '../../data/kinds/club.ts';
-import { PLACE } from '../../data/kinds/place.ts';
-import { Mirror } from '../../data/mirror.ts';
-import { RecordApi } from '../../data/record-api.ts';
-import { DEFAULT_JUDGED, judgedBy, methodIdOf } from '../../methods/judged.ts';
+import { DEFAULT_JUDGED, judgedByMethod, methodIdOf } from '../../methods/judged.ts';
 import { MethodStore } from '../../methods/method.store.ts';
+import { map, switchMap } from 'rxjs';
+import { AroundLesson } from '../../lesson/around-lesson.ts';
 import {
-  groundOfCheck,
+  groundOfNext,
   keepLessonGround,
   type LessonGround,
   lessonGroundOf,
-  readLessonGround,
 } from '../../lesson/lesson-ground.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { ClubAndTarget, type ClubOfCheck } from '../../ui/club-and-target.ts';
@@ -134,41 +129,47 @@ export class LessonLine {
   readonly lesson = input.required<LessonView>();
 
   protected readonly methods = inject(MethodStore);
-  private readonly api = inject(AcademyApi);
-  private readonly records = inject(RecordApi);
-  private readonly mirror = inject(Mirror);
+  private readonly around = inject(AroundLesson);
   private readonly settings = inject(SettingsStore);
 
   protected readonly problem = signal<ApiProblem | null>(null);
-  protected readonly bag = signal<readonly Club[]>([]);
-  protected readonly marks = signal<readonly PlaceMark[]>([]);
   protected readonly making = signal(false);
+  // Asked for again when these change, and not at everything that is kept of the lesson.
+  private readonly student = computed(() => this.lesson().studentId);
+  private readonly heldOn = computed(() => this.lesson().heldOn);
+  private readonly placeId = computed(() => this.lesson().placeId);
+
+  protected readonly bag = toSignal(
+    toObservable(this.student).pipe(switchMap((studentId) => this.around.bag(studentId))),
+    { initialValue: [] },
+  );
+  protected readonly marks = toSignal(
+    toObservable(this.placeId).pipe(
+      switchMap((placeId) => this.around.place(placeId)),
+      map((place) => place?.marks ?? []),
+    ),
+    { initialValue: [] },
+  );
   /** What the student had the last time, newest first; null until it is known. */
-  private readonly lastTimes = signal<readonly LastTimeView[] | null>(null);
-  /** What was chosen here. */
-  private readonly chosen = signal<LessonGround | null>(null);
+  private readonly lastTimes = toSignal(
+    toObservable(computed(() => ({ studentId: this.student(), heldOn: this.heldOn() }))).pipe(
+      switchMap((whose) => this.around.before(whose)),
+      map(({ lastTimes }) => lastTimes),
+    ),
+    { initialValue: null },
+  );
 
   protected readonly eye = computed(() => this.settings.settings().dominantEye);
-  protected readonly choice = computed(() => this.settings.targetLineAt(this.lesson().placeId));
+  protected readonly choice = computed(() => this.settings.targetLineAt(this.placeId()));
   protected readonly lineText = computed(
     () =>
       `The line is good to ${lineUncertaintyText(composeTargetLine(this.choice()).budget.uncertaintyRad)}.`,
   );
 
-  protected readonly ground = computed((): LessonGround | null => {
+  /** What the next set-up begins with; null until it is known. */
+  protected readonly ground = linkedSignal((): LessonGround | null => {
     const lastTimes = this.lastTimes();
-    if (lastTimes === null) return null;
-    const last = this.lesson().checks.at(-1);
-    const [before] = lastTimes;
-    return (
-      this.chosen() ??
-      (last && groundOfCheck(last)) ??
-      (before && lessonGroundOf(before)) ?? {
-        club: { group: 'mid-iron' },
-        target: {},
-        judged: DEFAULT_JUDGED,
-      }
-    );
+    return lastTimes === null ? null : groundOfNext(this.lesson(), lastTimes);
   });
   protected readonly methodId = computed(() => methodIdOf(this.ground()?.judged ?? DEFAULT_JUDGED));
 
@@ -197,44 +198,13 @@ export class LessonLine {
 
   constructor() {
     this.methods.load();
-    effect(() => {
-      const { id, studentId, heldOn } = this.lesson();
-      untracked(() => this.load(id, studentId, heldOn));
-    });
-    effect(() => {
-      const { placeId } = this.lesson();
-      untracked(() => this.look(placeId));
-    });
-  }
-
-  private load(id: string, studentId: string, heldOn: string): void {
-    this.chosen.set(readLessonGround(id));
-    this.api
-      .known(studentId, heldOn)
-      // Without a connection the last time is not known; the fields are there all the same.
-      .pipe(catchError(() => of({ lastTimes: [] })))
-      .subscribe(({ lastTimes }) => this.lastTimes.set(lastTimes));
-    this.records
-      .all<Club>(CLUB, { student: studentId })
-      .pipe(catchError(() => of([])))
-      .subscribe((clubs) => this.bag.set(clubs));
-  }
-
-  /** What is seen from the place. */
-  private look(placeId: string | null): void {
-    this.marks.set([]);
-    if (placeId === null) return;
-    this.mirror
-      .one<PlaceView>(PLACE, placeId)
-      .pipe(catchError(() => of(null)))
-      .subscribe((place) => this.marks.set(place?.marks ?? []));
   }
 
   protected change(part: Partial<LessonGround>): void {
     const ground = this.ground();
     if (ground === null) return;
     const changed = { ...ground, ...part };
-    this.chosen.set(changed);
+    this.ground.set(changed);
     keepLessonGround(this.lesson().id, changed);
   }
 
@@ -242,12 +212,17 @@ export class LessonLine {
   protected chooseClub(club: ClubOfCheck): void {
     const before = (this.lastTimes() ?? []).find((last) => last.club.group === club.group);
     const isOther = club.group !== this.ground()?.club.group;
-    this.change({ ...(isOther && before && lessonGroundOf(before)), club });
+    const ground = this.ground();
+    if (ground === null) return;
+    const { judged, ...other } = { ...ground, ...(isOther && before && lessonGroundOf(before)) };
+    this.change({ ...other, club, judged: this.methods.forClubs(judged, club.group) });
   }
 
   protected chooseMethod(id: string): void {
     const method = this.methods.all().find((m) => m.id === id);
-    if (method !== undefined) this.change({ judged: judgedBy(method) });
+    const club = this.ground()?.club;
+    if (method !== undefined && club !== undefined)
+      this.change({ judged: judgedByMethod(method, club.group) });
   }
 
   protected asLastTime(): void {
@@ -256,7 +231,7 @@ export class LessonLine {
   }
 
   protected make(choice: TargetLineChoice): void {
-    this.settings.keepTargetLine(choice, this.lesson().placeId).subscribe({
+    this.settings.keepTargetLine(choice, this.placeId()).subscribe({
       next: () => this.problem.set(null),
       error: (error: unknown) => this.problem.set(toProblem(error)),
     });

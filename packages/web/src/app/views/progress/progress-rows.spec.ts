@@ -1,12 +1,13 @@
 import { lineProgress, type LineProgress, type ProgressChoice } from '@lotrecht/judging';
 import { type MeasuredLineView } from '@lotrecht/records';
 import { levelOf, levelsBeside, matrixOf } from '../../progress/levels.ts';
-import { tendencyText } from '../../progress/progress-words.ts';
+import { tendencyOf } from '../../progress/progress-words.ts';
 import { firstAsked, nearestAsked } from './asked.ts';
 import { comparableOf, compareLessons } from './comparison.ts';
 import { overlaysOf } from './overlays.ts';
 import { sentencesOf, tableOf } from './progress-rows.ts';
 
+const TOLD = { handedness: 'right', unit: 'm' } as const;
 const COLD = { phase: 'baseline', help: 'blind', place: 'range', reader: 'instructor' } as const;
 const COACHED = { phase: 'coached', help: 'rods', place: 'range', reader: 'instructor' } as const;
 
@@ -92,19 +93,26 @@ describe('a series in words', () => {
     expect(third?.change).toMatch(/^not shown \(\d\.\d° can be shown\)$/);
   });
 
-  it('says the tendency with interval, spread and probability, on the side of the hand', () => {
-    expect(tendencyText(driverFace, 'right')).toMatch(
-      /^Face: \d\.\d° open \(right\) ± \d\.\d°, spread \d\.\d° \(.*\)\. In tolerance with .* % \(driver, range\)\.$/,
+  it('says where a line aims and whether that is wanted, before interval, spread and probability, on the side of the hand', () => {
+    const right = tendencyOf(driverFace, { handedness: 'right', unit: 'm' });
+    expect(right?.said).toMatch(/^Face usually aims \d+ m right at 150 m: (probably )?too open\.$/);
+    expect(right?.figures).toMatch(
+      /^\d\.\d° open \(right\) ± \d\.\d°\. From set-up to set-up \d\.\d° \(.*\)\. As wanted: .* % \(driver, range\)\.$/,
     );
-    expect(tendencyText(driverFace, 'left')).toContain('open (left)');
+    const left = tendencyOf(driverFace, { handedness: 'left', unit: 'yd' });
+    expect(left?.said).toMatch(/ yd left at 150 yd: /);
+    expect(left?.figures).toContain('open (left)');
   });
 
   it('says what is felt, and until when the usual spread stands', () => {
-    const sentences = sentencesOf(toes);
-    expect(sentences[0]).toMatch(/^What they feel is out by \d\.\d° toward open ± \d\.\d° \(3 lessons\)\.$/);
+    const sentences = sentencesOf(toes, TOLD);
+    expect(sentences[0]).toMatch(
+      /^They feel aimed [\d.]+ m left of where they are, at 150 m \(\d\.\d° ± \d\.\d°, 3 lessons\)\.$/,
+    );
     expect(sentences.join(' ')).toContain('as learned of this student');
-    expect(sentencesOf(coached).join(' ')).toContain('the usual, until five more set-ups are read');
-    expect(sentences.at(-1)).toMatch(/^On 1 Jun 2026: /);
+    expect(sentencesOf(coached, TOLD).join(' ')).toContain('the usual, until five more set-ups are read');
+    expect(sentences.at(-2)).toBe('On 1 Jun 2026 it will most likely aim straight at 150 m.');
+    expect(sentences.at(-1)).toMatch(/^Then as wanted: /);
   });
 
   it('stands in the matrix with its verdict', () => {
@@ -124,7 +132,7 @@ describe('what stands beside the series', () => {
 
   it('are the other places with the same clubs, and the other clubs at the same place', () => {
     const [places, clubs] = levelsBeside([toes, coached, hall, driverToes, driverFace], toes, 'right');
-    expect(places?.title).toBe('Toes by place, cold, mid iron');
+    expect(places?.title).toBe('Toes by place, blind, mid iron');
     expect(places?.rows.map((r) => [r.key, r.lessons])).toEqual([
       ['hall', 1],
       ['range', 3],

@@ -1,6 +1,13 @@
 import { type LineProgress } from '@lotrecht/judging';
 import { COVERAGE_FACTOR } from '@lotrecht/core';
-import { changeText, meanText, turnText } from '../../progress/progress-words.ts';
+import {
+  atText,
+  changeText,
+  meanText,
+  placeText,
+  type Told,
+  turnText,
+} from '../../progress/progress-words.ts';
 import { dayText } from '../../words/dates.ts';
 import { percentText } from '../../words/words.ts';
 
@@ -13,6 +20,9 @@ export function tableOf({ choice, track, lessons }: LineProgress) {
       date: lesson.date,
       lessonId: lessons[i]?.lessonId ?? '',
       count: lesson.n,
+      meanDeg: lesson.mean,
+      levelDeg: lesson.filtered.levelDeg,
+      inProbability: lesson.filtered.probabilityInTolerance,
       mean: turnText(choice.line, lesson.mean),
       level: `${turnText(choice.line, lesson.filtered.levelDeg)} ± ${half}°`,
       inTolerance: percentText(lesson.filtered.probabilityInTolerance),
@@ -22,25 +32,28 @@ export function tableOf({ choice, track, lessons }: LineProgress) {
   });
 }
 
-/** What is kept, lost and felt, where there is something to say. */
-export function sentencesOf({
-  choice,
-  felt,
-  cueGives,
-  lost,
-  readdress,
-  forecast,
-}: LineProgress): readonly string[] {
-  const { line } = choice;
-  const own = `Steps back in to within ${readdress.sdDeg.toFixed(1)}° two times out of three`;
-  const ahead = `${turnText(line, forecast.levelDeg)} ± ${forecast.halfDeg.toFixed(1)}°`;
+/** What is kept, lost and felt, where there is something to say: places first, degrees behind them. */
+export function sentencesOf(
+  { felt, cueGives, lost, readdress, forecast }: LineProgress,
+  told: Told,
+): readonly string[] {
+  const at = atText(told);
+  const within = placeText(readdress.sdDeg, told).replace(/ (left|right)$/, '');
+  const own = `Steps back in to within ${within} ${at}, two times out of three`;
   return [
-    ...(felt === null ? [] : [`What they feel is out by ${meanText(line, felt, 'lessons')}.`]),
-    ...(cueGives === null ? [] : [`The cue turns the line by ${meanText(line, cueGives, 'lessons')}.`]),
-    ...(lost === null ? [] : [`By the next lesson it has slipped back ${meanText(line, lost, 'lessons')}.`]),
+    ...(felt === null
+      ? []
+      : [`They feel aimed ${placeText(felt.meanDeg, told)} of where they are, ${at} (${meanText(felt)}).`]),
+    ...(cueGives === null
+      ? []
+      : [`The cue moves it ${placeText(cueGives.meanDeg, told)} ${at} (${meanText(cueGives)}).`]),
+    ...(lost === null
+      ? []
+      : [`By the next lesson it has moved ${placeText(lost.meanDeg, told)} again (${meanText(lost)}).`]),
     readdress.learned
       ? `${own}, as learned of this student.`
       : `${own}. That is the usual, until five more set-ups are read.`,
-    `On ${dayText(forecast.date)}: ${ahead}, in tolerance with ${percentText(forecast.probabilityInTolerance)}.`,
+    `On ${dayText(forecast.date)} it will most likely aim ${placeText(forecast.levelDeg, told)} ${at}.`,
+    `Then as wanted: ${percentText(forecast.probabilityInTolerance)} (± ${forecast.halfDeg.toFixed(1)}°).`,
   ];
 }

@@ -23,15 +23,19 @@ import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { computeProgress, type ProgressSoFar } from '../../progress/progress-computation.ts';
 import { levelOf, levelsBeside, type MatrixCell, matrixOf } from '../../progress/levels.ts';
-import { choiceText, clubText, tendencyText } from '../../progress/progress-words.ts';
+import { choiceText, clubText, tendencyOf, type Told } from '../../progress/progress-words.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
+import { SettingsStore } from '../../settings/settings.store.ts';
 import { dayText, localDay } from '../../words/dates.ts';
 import { LevelMatrix } from '../../ui/level-matrix.ts';
 import { DayField } from '../../ui/day-field.ts';
+import { Why } from '../../ui/why.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { LINE_TITLES } from '../../words/words.ts';
 import { type Asked, askedOf, firstAsked, nearestAsked, sameAsked } from './asked.ts';
+import { BallByClubs } from './ball-by-clubs.ts';
 import { comparableOf, compareLessons } from './comparison.ts';
+import { LessonTable } from './lesson-table.ts';
 import { LinePicture } from './line-picture.ts';
 import { LevelsBeside } from './levels-beside.ts';
 import { overlaysOf } from './overlays.ts';
@@ -41,13 +45,14 @@ import { pngOf, saveFile } from '../../ui/save-file.ts';
 const DAY_MS = 86_400_000;
 /** A forecast of four weeks: a series of lessons. */
 const FORECAST_DAYS = 28;
-const NEWEST_LESSONS = 30;
 
 /** Angles over lessons, and whether a change is real. */
 @Component({
   selector: 'lo-progress',
   imports: [
+    BallByClubs,
     DayField,
+    LessonTable,
     LevelMatrix,
     LevelsBeside,
     LinePicture,
@@ -58,6 +63,7 @@ const NEWEST_LESSONS = 30;
     MatSelect,
     ProblemNote,
     RouterLink,
+    Why,
   ],
   templateUrl: './progress.html',
   styleUrl: './progress.scss',
@@ -72,6 +78,7 @@ export class ProgressPage {
   private readonly api = inject(AcademyApi);
   private readonly router = inject(Router);
   private readonly current = inject(CurrentWorkStore);
+  private readonly settings = inject(SettingsStore);
   private computing = Subscription.EMPTY;
   private readonly picture = viewChild<LinePicture>('large');
 
@@ -136,7 +143,7 @@ export class ProgressPage {
 
   protected readonly tendency = computed(() => {
     const [shown, student] = [this.shown(), this.student()];
-    return shown === null || student === null ? '' : tendencyText(shown, student.handedness);
+    return shown === null || student === null ? null : tendencyOf(shown, this.toldFor(student));
   });
 
   /** The same line and clubs under other circumstances, each to be laid over by its shape. */
@@ -202,16 +209,12 @@ export class ProgressPage {
     const shown = this.shown();
     return shown === null ? [] : tableOf(shown);
   });
-  protected readonly wholeTable = signal(false);
-  /** The newest lessons; years of them are asked for. */
-  protected readonly tableShown = computed(() =>
-    this.wholeTable() ? this.table() : this.table().slice(-NEWEST_LESSONS),
-  );
   protected readonly comparing = signal(false);
 
   protected readonly sentences = computed(() => {
     const shown = this.shown();
-    return shown === null ? [] : sentencesOf(shown);
+    const student = this.student();
+    return shown === null || student === null ? [] : sentencesOf(shown, this.toldFor(student));
   });
 
   /** Every lesson of the line and clubs, whatever its kind, for a comparison of two. */
@@ -334,6 +337,10 @@ export class ProgressPage {
     const { svg, width, height } = this.picture()?.picture() ?? { svg: '', width: 0, height: 0 };
     const paper = getComputedStyle(document.body).backgroundColor;
     saveFile(`${this.fileName()}.png`, 'image/png', await pngOf(svg, width, height, paper));
+  }
+
+  private toldFor({ handedness }: StudentView): Told {
+    return { handedness, unit: this.settings.settings().distanceUnit };
   }
 
   private fileName(): string {

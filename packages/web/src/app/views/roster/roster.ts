@@ -1,6 +1,8 @@
 import { MatOption, MatSelect } from '@angular/material/select';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
+import { MatSort, MatSortModule, type Sort } from '@angular/material/sort';
+import { MatTableModule } from '@angular/material/table';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { type InstructorView, type RosterEntry } from '@lotrecht/records';
@@ -20,7 +22,18 @@ const NO_FILTER = { sort: 'due', instructor: '', due: '', flag: '', out: '', met
 /** The whole academy for its head: who is due, who has relapsed, how groups stand, who instructs whom. */
 @Component({
   selector: 'lo-roster',
-  imports: [Cohort, MatButton, MatFormField, MatLabel, MatOption, MatSelect, ProblemNote, RouterLink],
+  imports: [
+    Cohort,
+    MatButton,
+    MatFormField,
+    MatLabel,
+    MatOption,
+    MatSelect,
+    MatSortModule,
+    MatTableModule,
+    ProblemNote,
+    RouterLink,
+  ],
   templateUrl: './roster.html',
   styleUrls: ['../../ui/plain-fields.scss', '../../ui/plain-table.scss', './roster.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -30,6 +43,9 @@ export class RosterPage {
   private readonly account = inject(AccountApi);
   private readonly methodStore = inject(MethodStore);
 
+  private readonly sorting = viewChild(MatSort);
+  protected readonly columns = ['name', 'due', 'last', 'relapsed', 'out', 'instructor'] as const;
+  protected readonly byId = (_index: number, { studentId }: RosterEntry): string => studentId;
   protected readonly today = localDay(new Date());
   protected readonly lines = Object.entries(LINE_TITLES);
   protected readonly choice = signal(NO_FILTER);
@@ -69,6 +85,13 @@ export class RosterPage {
       error: (error: unknown) => this.problem.set(toProblem(error)),
     });
     this.load();
+  }
+
+  /** The server orders all students, not this page of them, and each column one way: what matters first. */
+  protected sortBy({ active }: Sort): void {
+    const sort = this.sorting();
+    if (sort !== undefined) sort.direction = 'asc';
+    if (active !== this.choice().sort) this.change({ sort: active });
   }
 
   protected change(change: Partial<typeof NO_FILTER>): void {

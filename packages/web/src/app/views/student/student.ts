@@ -22,13 +22,15 @@ import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { computeProgress } from '../../progress/progress-computation.ts';
 import { flagReasons } from '../../progress/flag-words.ts';
 import { isColdLine, type MatrixCell, matrixOf } from '../../progress/levels.ts';
-import { tendencyText } from '../../progress/progress-words.ts';
+import { tendencyOf } from '../../progress/progress-words.ts';
+import { SettingsStore } from '../../settings/settings.store.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { CheckSummary } from '../../ui/check-summary.ts';
 import { LessonStart } from '../../lesson/lesson-start.ts';
 import { dayText, localDay } from '../../words/dates.ts';
 import { GuardianConsents } from '../../ui/guardian-consents.ts';
 import { LevelMatrix } from '../../ui/level-matrix.ts';
+import { Why } from '../../ui/why.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Undo } from '../../ui/undo.ts';
 import { itemSentences } from '../../words/item-words.ts';
@@ -50,6 +52,7 @@ const NEWEST_NOTES = 6;
     MatButton,
     ProblemNote,
     RouterLink,
+    Why,
   ],
   templateUrl: './student.html',
   styleUrl: './student.scss',
@@ -100,7 +103,8 @@ export class StudentPage {
     const cold = this.tracked().filter(isColdLine);
     const line = watchedLine(this.lastCold()?.checks ?? [])?.line ?? 'toes';
     const shown = cold.find((p) => p.choice.line === line) ?? cold[0];
-    return shown === undefined ? null : tendencyText(shown, student.handedness);
+    const unit = this.settings.settings().distanceUnit;
+    return shown === undefined ? null : tendencyOf(shown, { handedness: student.handedness, unit });
   });
   protected readonly flags = computed(() => flagReasons(this.tracked()));
   /** Where every line stands; one alone is said by the sentence above. */
@@ -134,6 +138,7 @@ export class StudentPage {
   private readonly router = inject(Router);
   private readonly undo = inject(Undo);
   private readonly current = inject(CurrentWorkStore);
+  private readonly settings = inject(SettingsStore);
 
   constructor() {
     effect(() => {

@@ -3,6 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
+import { MatTableModule } from '@angular/material/table';
 import { RouterLink } from '@angular/router';
 import { type StudentView } from '@lotrecht/records';
 import {
@@ -28,12 +29,14 @@ const TYPING_MS = 200;
 /** All students by name, a page at a time. */
 @Component({
   selector: 'lo-students',
-  imports: [MatButton, MatFormField, MatInput, MatLabel, RouterLink, ProblemNote],
+  imports: [MatButton, MatFormField, MatInput, MatLabel, MatTableModule, RouterLink, ProblemNote],
   templateUrl: './students.html',
   styleUrl: './students.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class StudentsView {
+  protected readonly columns = ['name', 'hand', 'instructor', 'last', 'lessons'] as const;
+  protected readonly byId = (_index: number, { id }: StudentView): string => id;
   protected readonly students = signal<readonly StudentView[] | null>(null);
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly search = signal('');

@@ -1,5 +1,5 @@
 import { type Cause } from '@lotrecht/judging';
-import { type BallPosition, type Chain } from '@lotrecht/core';
+import { type Chain } from '@lotrecht/core';
 import { LINE_TITLES, percentText } from '../../../words/words.ts';
 
 /** Lines as they are said in a row. */
@@ -52,13 +52,4 @@ export function chainText({ code }: Chain, handedness: 'right' | 'left', longClu
     case 'face-closed':
       return `Likely: starts ${own}.`;
   }
-}
-
-/** The ball against the method's table. */
-export function ballText({ share, offsetM, verdict }: BallPosition): string {
-  const mm = Math.round(Math.abs(offsetM) * 1000);
-  const at = `Ball ${Math.round(100 * share)} % of the stance behind the lead heel`;
-  if (verdict === 'in') return `${at}: in.`;
-  const way = offsetM > 0 ? 'forward, toward the target' : 'back, away from the target';
-  return verdict === 'out' ? `${at}: ${mm} mm ${way}.` : `${at}: not decided, ${mm} mm off.`;
 }

@@ -71,6 +71,7 @@ async function panelOf(
     madeFrom: 'From today’s readings, and how the lines of a body usually go together.',
     longClub: false,
     sentences: [],
+    about: [],
     ...ground,
   } satisfies FindingGround);
   await fixture.whenStable();

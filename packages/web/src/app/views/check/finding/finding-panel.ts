@@ -7,7 +7,6 @@ import {
   output,
   signal,
 } from '@angular/core';
-import { RouterLink } from '@angular/router';
 import { type Advised, type Cause, feelOfTurn } from '@lotrecht/judging';
 import { type LineResult, type ResultDocument } from '@lotrecht/records';
 import {
@@ -21,6 +20,8 @@ import {
 } from '@lotrecht/words';
 import { type Chain, COVERAGE_FACTOR, type LineBudget, radiansFromDegrees, signWords } from '@lotrecht/core';
 import { Bob } from '../../../ui/bob.ts';
+import { Why } from '../../../ui/why.ts';
+import { type HandbookId } from '../../../words/handbook-ids.ts';
 import { aimOf } from '../../../words/aims.ts';
 import {
   angleText,
@@ -65,12 +66,14 @@ export interface FindingGround {
   readonly longClub: boolean;
   /** Whole sentences that belong to this set-up: ball, items, drift, change since the baseline. */
   readonly sentences: readonly string[];
+  /** What the handbook says of those sentences. */
+  readonly about: readonly HandbookId[];
 }
 
 /** What the readings say, for the instructor and for the student who looks over the shoulder. */
 @Component({
   selector: 'lo-finding-panel',
-  imports: [Bob, RouterLink],
+  imports: [Bob, Why],
   templateUrl: './finding-panel.html',
   styleUrl: './finding-panel.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -230,6 +233,26 @@ export class FindingPanel {
   protected readonly chains = computed(() => {
     const { chains, handedness, longClub } = this.ground();
     return chains.map((chain) => chainText(chain, handedness, longClub));
+  });
+
+  /** What of all this the handbook explains, in the order in which it stands here. */
+  protected readonly about = computed((): readonly HandbookId[] => {
+    const first = this.first();
+    const words = this.lines().map((line) => line.words);
+    return [
+      ...(this.picture() === null ? [] : ['picture' as const]),
+      ...(first === null ? [] : ['first' as const]),
+      ...(this.nothingFirst() === null ? [] : ['nothing-first' as const]),
+      ...(first?.where ? ['aims' as const] : []),
+      ...(first?.move ? ['move' as const] : []),
+      ...(first?.feel ? ['feel' as const] : []),
+      ...(words.some((w) => /probably|as far as/i.test(w)) ? ['as-far-as' as const] : []),
+      ...(words.some((w) => /as wanted/i.test(w)) ? ['as-wanted' as const] : []),
+      ...(this.cause() === null ? [] : ['cause' as const]),
+      ...(this.chains().length === 0 ? [] : ['chain' as const]),
+      ...this.ground().about,
+      ...(this.from() === null ? [] : ['made-from' as const]),
+    ];
   });
 
   /** Remarks of core that the rows do not say already. */

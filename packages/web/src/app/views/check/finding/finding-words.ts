@@ -2,7 +2,6 @@ import { computed, inject, Injectable } from '@angular/core';
 import {
   type Advised,
   advisedMoveOf,
-  ballOfCheck,
   budgetsOfCheck,
   causeOf,
   chainsOfResult,
@@ -11,18 +10,18 @@ import {
   lessonDifferences,
   type LineDifference,
   rodAcrossMm,
+  toldChecks,
 } from '@lotrecht/judging';
 import { drillsFor } from '@lotrecht/paper';
 import { type ResultDocument } from '@lotrecht/records';
 import { type AimGround } from '@lotrecht/words';
 import { COVERAGE_FACTOR, type LineBudget, signWords } from '@lotrecht/core';
 import { SettingsStore } from '../../../settings/settings.store.ts';
-import { MethodStore } from '../../../methods/method.store.ts';
 import { differenceText } from '../../../words/difference-words.ts';
 import { CheckContent } from '../check-content.ts';
-import { itemSentences } from '../../../words/item-words.ts';
+import { faceSetBySentence, feetSentence, itemSentences } from '../../../words/item-words.ts';
 import { firstOf, type LineKey } from '../../../words/words.ts';
-import { ballText } from './cause-words.ts';
+import { CheckBall } from '../ball/check-ball.ts';
 import { type FindingGround } from './finding-panel.ts';
 
 const LONG_CLUBS = new Set(['long-iron', 'fairway-wood', 'driver']);
@@ -31,26 +30,9 @@ const LONG_CLUBS = new Set(['long-iron', 'fairway-wood', 'driver']);
 @Injectable()
 export class FindingWords {
   private readonly content = inject(CheckContent);
-  private readonly methods = inject(MethodStore);
   private readonly settings = inject(SettingsStore);
 
-  /** How the method's ball table is made. */
-  readonly ballTable = computed((): 'graded' | 'blocks' => {
-    const { judgement, ownMethod } = this.content.judged();
-    const id = judgement.method?.id ?? ownMethod?.id;
-    return this.methods.all().find((m) => m.id === id)?.ballTable ?? 'graded';
-  });
-
-  private readonly ballRead = computed(() =>
-    ballOfCheck(this.content.record().ball, {
-      club: this.content.club().group,
-      table: this.ballTable(),
-    }),
-  );
-  readonly ball = computed(() => {
-    const read = this.ballRead();
-    return read === null ? null : ballText(read);
-  });
+  private readonly ball = inject(CheckBall);
 
   /** Shoulders and eyes after the look against before it. */
   private readonly drift = computed((): readonly LineDifference[] => {
@@ -78,7 +60,7 @@ export class FindingWords {
     const group = this.content.club().group;
     // What is worked on has its own before and after beside it.
     if (!shown?.document || !shown.result || circumstances?.phase !== 'after-balls') return [];
-    const before = (this.content.lesson()?.checks ?? []).filter(
+    const before = toldChecks(this.content.lesson()?.checks ?? []).filter(
       ({ circumstances: c, document }) => isCold(c) && document.club?.group === group,
     );
     return lessonDifferences(before, [{ document: shown.document, result: shown.result }], false);
@@ -149,17 +131,24 @@ export class FindingWords {
       cause:
         result === null || working !== null
           ? null
-          : causeOf(result, decidingLines(this.content.rules()), this.ballRead()),
+          : causeOf(result, decidingLines(this.content.rules()), this.ball.placed()),
       chains: result === null ? [] : chainsOfResult(result),
       madeFrom: this.madeFrom(),
+      about: [
+        ...(this.ball.sentences().length === 0 ? [] : ['ball-told' as const]),
+        ...(this.drift().length + this.sinceBaseline().length === 0 ? [] : ['change' as const]),
+      ],
       longClub: LONG_CLUBS.has(this.content.club().group),
       sentences: [
-        ...(this.ball() === null ? [] : [this.ball() ?? '']),
+        ...this.ball.sentences(),
         ...(guess && guessed
           ? [
               `Your eye said ${sided(guess.readingDeg)} for the ${guess.line}: ${sided(guess.readingDeg - guessed.azimuthDeg)} of what was read.`,
             ]
           : []),
+        ...[feetSentence(this.content.feet()), faceSetBySentence(this.content.record().faceSetBy)].flatMap(
+          (said) => said ?? [],
+        ),
         ...heelSentences(result, this.content.footLine()),
         ...this.drift().map((d) => `After the look: ${differenceText(d)}`),
         ...this.sinceBaseline()

@@ -1,9 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { type Circumstances as CircumstancesOf } from '@lotrecht/records';
 import { formatDistance } from '@lotrecht/words';
+import { MethodStore } from '../../../methods/method.store.ts';
 import { SettingsStore } from '../../../settings/settings.store.ts';
 import { ClubAndTarget } from '../../../ui/club-and-target.ts';
 import { CLUB_GROUPS } from '../../../words/words.ts';
+import { CheckBall } from '../ball/check-ball.ts';
 import { CheckContent } from '../check-content.ts';
 import { FIRST_CIRCUMSTANCES } from '../draft-content.ts';
 import { circumstancesText, HELPS, PHASES } from '../../../words/circumstance-words.ts';
@@ -20,6 +22,8 @@ import { checkLineText } from './line-text.ts';
 export class Circumstances {
   protected readonly content = inject(CheckContent);
   private readonly settings = inject(SettingsStore);
+  private readonly methods = inject(MethodStore);
+  private readonly ball = inject(CheckBall);
   protected readonly unit = computed(() => this.settings.settings().distanceUnit);
   /** All of it, as before the student stands; else one line that opens the ground. */
   readonly open = input(false);
@@ -48,6 +52,12 @@ export class Circumstances {
   protected readonly groundText = computed(
     () => `${this.noted()} · line ${checkLineText(this.content.targetLine())}`,
   );
+
+  protected chooseClub(club: ReturnType<CheckContent['club']>): void {
+    this.content.set('club', club);
+    this.content.set('judged', this.methods.forClubs(this.content.judged(), club.group));
+    this.ball.judgeAnew();
+  }
 
   protected note(name: 'phase' | 'help', value: string): void {
     const circumstances = this.content.circumstances() ?? FIRST_CIRCUMSTANCES;

@@ -28,8 +28,9 @@ import { NumberField } from '../../../ui/number-field.ts';
 import { ProblemNote } from '../../../ui/problem-note.ts';
 import { TargetLineFields } from '../../../ui/target-line-fields.ts';
 import { angleText, firstOf, leanOf, LINE_TITLES, type LineKey } from '../../../words/words.ts';
-import { judgedBy, methodIdOf } from '../../../methods/judged.ts';
+import { judgedByMethod, methodIdOf } from '../../../methods/judged.ts';
 import { MethodStore } from '../../../methods/method.store.ts';
+import { CheckBall } from '../ball/check-ball.ts';
 import { CheckContent } from '../check-content.ts';
 import { FIRST_CIRCUMSTANCES } from '../draft-content.ts';
 import { Circumstances as CircumstanceFields } from './circumstances.ts';
@@ -61,6 +62,7 @@ export class GroundSheet {
   readonly closed = output();
 
   protected readonly content = inject(CheckContent);
+  private readonly ball = inject(CheckBall);
   protected readonly methods = inject(MethodStore);
   private readonly settings = inject(SettingsStore);
   protected readonly problem = signal<ApiProblem | null>(null);
@@ -139,7 +141,9 @@ export class GroundSheet {
 
   protected chooseMethod(id: string): void {
     const method = this.methods.all().find((m) => m.id === id);
-    if (method !== undefined) this.content.set('judged', judgedBy(method));
+    if (method === undefined) return;
+    this.content.set('judged', judgedByMethod(method, this.content.club().group));
+    this.ball.judgeAnew();
   }
 
   protected note(name: keyof Circumstances, value: string): void {
@@ -171,5 +175,5 @@ function underMethod(document: CheckDocument, method: MethodDocument): CheckDocu
     footLine: _foot,
     ...rest
   } = document;
-  return { ...rest, ...judgementByMethod(method) };
+  return { ...rest, ...judgementByMethod(method, document.club?.group) };
 }

@@ -3,7 +3,7 @@ import { LINE_TITLES } from '../../../words/words.ts';
 import { CheckContent } from '../check-content.ts';
 import { Circumstances } from '../ground/circumstances.ts';
 import { entryTitle } from '../readings/entry.ts';
-import { keepUsual, type PlanName, readUsual, type UsualReadings } from '../readings/usual-readings.ts';
+import { keepUsual, type PlanName, readUsual, type UsualReadings } from '../../../lesson/usual-readings.ts';
 import { HoldRunner } from './hold-runner.ts';
 import { allInOrder } from './plan.ts';
 import { type Run } from './run.ts';
@@ -17,6 +17,33 @@ const PRESETS: readonly { readonly name: PlanName; readonly title: string }[] = 
   { name: 'all', title: 'All seven' },
   { name: 'rule-out', title: 'To rule it out' },
 ];
+
+const PROMPTS: readonly (readonly [UsualReadings['prompts'], string])[] = [
+  ['tones', 'Tones'],
+  ['spoken', 'Spoken'],
+  ['silent', 'Silent'],
+];
+const HANDS: readonly (readonly [boolean, string])[] = [
+  [false, 'With a helper'],
+  [true, 'Alone'],
+];
+const PACES: readonly (readonly [Run['pace'], string])[] = [
+  ['clock', 'Cards by the clock'],
+  ['taps', 'by tapping'],
+];
+
+/** One of a few, as a row of buttons. */
+function choiceOf<T>(
+  label: string,
+  options: readonly (readonly [T, string])[],
+  chosen: T,
+  choose: (value: T) => void,
+) {
+  return {
+    label,
+    options: options.map(([value, title]) => ({ title, on: value === chosen, choose: () => choose(value) })),
+  };
+}
 
 /** Before the student stands: which lines are read and how, over which holds. */
 @Component({
@@ -37,15 +64,12 @@ export class HoldPlan {
 
   protected readonly presets = PRESETS;
   protected readonly chosenPlan = signal<PlanName>(readUsual().plan);
-  protected readonly prompts: readonly [UsualReadings['prompts'], string][] = [
-    ['tones', 'Tones'],
-    ['spoken', 'Spoken'],
-    ['silent', 'Silent'],
-  ];
-  protected readonly paces: readonly [Run['pace'], string][] = [
-    ['clock', 'Cards by the clock'],
-    ['taps', 'by tapping'],
-  ];
+  /** How the holds go: what prompts, whose hands there are, what moves the cards on. */
+  protected readonly choices = computed(() => [
+    choiceOf('Prompts', PROMPTS, this.runner.prompting(), (p) => this.runner.choosePrompts(p)),
+    choiceOf('Hands', HANDS, this.runner.alone(), (alone) => this.runner.chooseHands(alone)),
+    choiceOf('Cards move on', PACES, this.runner.pace(), (pace) => this.runner.choosePace(pace)),
+  ]);
 
   protected readonly looking = computed(() => this.content.entries().some((e) => e.look));
 

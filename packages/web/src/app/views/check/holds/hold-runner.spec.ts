@@ -1,3 +1,5 @@
+import { SettingsStore } from '../../../settings/settings.store.ts';
+import { beginUsual } from '../beginnings.ts';
 import { provideHttpClient } from '@angular/common/http';
 import { TestBed } from '@angular/core/testing';
 import { type StudentView } from '@lotrecht/records';
@@ -31,7 +33,7 @@ function open(): { content: CheckContent; runner: HoldRunner; heard: Heard } {
   });
   const content = TestBed.inject(CheckContent);
   content.student.set({ id: 's', handedness: 'right' } as StudentView);
-  content.showUsual();
+  beginUsual(content, TestBed.inject(SettingsStore));
   return { content, runner: TestBed.inject(HoldRunner), heard };
 }
 

@@ -2,7 +2,7 @@ import { computed, DestroyRef, effect, inject, Injectable, signal, untracked } f
 import { HOLDING_TIMES } from '@lotrecht/core';
 import { CheckContent } from '../check-content.ts';
 import { entryTitle } from '../readings/entry.ts';
-import { keepUsual, readUsual, type UsualReadings } from '../readings/usual-readings.ts';
+import { keepUsual, readUsual, type UsualReadings } from '../../../lesson/usual-readings.ts';
 import { holdsOf, holdingS } from './plan.ts';
 import { Prompts } from './prompts.ts';
 import { cardsOf, clockAt, type Run } from './run.ts';
@@ -18,9 +18,10 @@ export class HoldRunner {
   private prompted = -1;
 
   readonly pace = signal<Run['pace']>(readUsual().pace);
+  readonly alone = computed(() => this.content.run().alone ?? false);
   readonly prompting = signal<UsualReadings['prompts']>(readUsual().prompts);
 
-  readonly holds = computed(() => holdsOf(this.content.entries()));
+  readonly holds = computed(() => holdsOf(this.content.entries(), this.content.run().alone));
   /** Holds that the student still has to give. */
   readonly ahead = computed(() => this.holds().filter((h) => h.hold > this.content.run().hold));
   readonly cards = computed(() => cardsOf(this.content.entries(), this.content.run().hold));
@@ -62,6 +63,7 @@ export class HoldRunner {
       gainedS: 0,
       tapped: 0,
       pace: this.pace(),
+      alone: this.alone(),
     });
   }
 
@@ -71,7 +73,7 @@ export class HoldRunner {
     const { card, cardLeftS } = this.clock();
     const done = this.cards()[card];
     if (run.phase !== 'hold' || done === undefined) return;
-    const gained = run.pace === 'clock' ? Math.min(cardLeftS, holdingS(done)) : 0;
+    const gained = run.pace === 'clock' ? Math.min(cardLeftS, holdingS(done, run.alone)) : 0;
     this.content.set('run', { ...run, gainedS: run.gainedS + gained, tapped: run.tapped + 1 });
   }
 
@@ -89,6 +91,13 @@ export class HoldRunner {
   choosePace(pace: Run['pace']): void {
     this.pace.set(pace);
     keepUsual({ pace });
+  }
+
+  /** With a helper, or alone: a bob after the other takes longer, and holds become more. */
+  chooseHands(alone: boolean): void {
+    keepUsual({ alone });
+    this.content.set('run', { ...this.content.run(), alone });
+    this.content.plan.spread();
   }
 
   choosePrompts(prompts: UsualReadings['prompts']): void {

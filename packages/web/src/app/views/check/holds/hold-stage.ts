@@ -23,7 +23,7 @@ export class HoldStage {
     this.runner.cards().map((entry) => ({
       entry,
       title: entryTitle(entry),
-      seconds: holdingS(entry),
+      seconds: holdingS(entry, this.runner.alone()),
     })),
   );
 
@@ -36,7 +36,10 @@ export class HoldStage {
     return {
       ...up,
       instruction: holdInstruction(up.entry),
-      left: this.content.run().pace === 'taps' ? 100 : (100 * cardLeftS) / holdingS(up.entry),
+      left:
+        this.content.run().pace === 'taps'
+          ? 100
+          : (100 * cardLeftS) / holdingS(up.entry, this.runner.alone()),
     };
   });
 

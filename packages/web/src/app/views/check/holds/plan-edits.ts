@@ -5,7 +5,13 @@ import { type LastTime } from '../readings/last-time.ts';
 import { firstWay } from '../readings/ways.ts';
 import { type Run } from './run.ts';
 import { type Entry, freeId, lengthText, type LengthUnit, parseEntry } from '../readings/entry.ts';
-import { baseName, keepUsual, type PlanName, readUsual, type UsualWay } from '../readings/usual-readings.ts';
+import {
+  baseName,
+  keepUsual,
+  type PlanName,
+  readUsual,
+  type UsualWay,
+} from '../../../lesson/usual-readings.ts';
 
 /** What a plan is made from. */
 export interface PlanGround {
@@ -45,7 +51,10 @@ export class PlanEdits {
       look: false,
       fields: {},
     };
-    return { ...entry, fields: this.usualFields(entry) };
+    const fields = this.usualFields(entry);
+    // Of a rod and a face the base is what it is; marks on the ground are farther apart or nearer each time.
+    const takenOver = by === 'gaps' && !rod && (fields['baseMm'] ?? '') !== '';
+    return { ...entry, fields, ...(takenOver && { takenOver }) };
   }
 
   /** Quick, the method's lines, or all seven. What was typed into a line that stays is kept. */
@@ -140,6 +149,11 @@ export class PlanEdits {
     });
   }
 
+  /** With other hands the holds are others. */
+  spread(): void {
+    this.change((entries) => entries);
+  }
+
   private setLines(lines: readonly LineKey[]): void {
     this.change((entries) => {
       const stay = entries.filter((e) => lines.includes(e.line));
@@ -162,7 +176,7 @@ export class PlanEdits {
       const edited = edit(entries);
       return this.ground.run().hold > 0 || this.ground.stored()
         ? edited
-        : spreadOverHolds(edited, this.ground.rules().order);
+        : spreadOverHolds(edited, this.ground.rules().order, this.ground.run().alone);
     });
   }
 

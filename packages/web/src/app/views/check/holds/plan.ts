@@ -1,7 +1,8 @@
+import { timesOf } from '@lotrecht/judging';
 import { assignHolds, HOLDING_TIMES, LINE_NAMES } from '@lotrecht/core';
 import { type LineKey } from '../../../words/words.ts';
 import { type Entry } from '../readings/entry.ts';
-import { type PlanName } from '../readings/usual-readings.ts';
+import { type PlanName } from '../../../lesson/usual-readings.ts';
 import { FEET } from '../readings/ways.ts';
 
 /** The method's order, then every line it does not name. */
@@ -32,28 +33,33 @@ export function linesOfPlan(
   }
 }
 
-/** Seconds of holding still that a reading takes. */
-export function holdingS({ line, by, rod }: Pick<Entry, 'line' | 'by' | 'rod'>): number {
+/** Seconds of holding still that a reading takes, with a helper or alone. */
+export function holdingS({ line, by, rod }: Pick<Entry, 'line' | 'by' | 'rod'>, alone = false): number {
+  const times = timesOf({ alone });
   switch (by) {
     case 'gaps':
-      if (FEET.includes(line)) return HOLDING_TIMES.groundMarksS;
-      return rod ? HOLDING_TIMES.rodS : HOLDING_TIMES.bobsS;
+      if (FEET.includes(line)) return times.groundMarksS;
+      return rod ? times.rodS : times.bobsS;
     case 'square':
-      return HOLDING_TIMES.squareS;
+      return times.squareS;
     case 'faceRod':
-      return HOLDING_TIMES.faceRodS;
+      return times.faceRodS;
     case 'pointsAt':
-      return HOLDING_TIMES.pointsAtS;
+      return times.pointsAtS;
     case 'angle':
-      return HOLDING_TIMES.gaugeS;
+      return times.gaugeS;
     case 'eye':
-      return HOLDING_TIMES.eyeS;
+      return times.eyeS;
   }
 }
 
 /** The readings spread over holds, and in the order in which the tape is read. */
-export function spreadOverHolds(entries: readonly Entry[], order: readonly LineKey[]): readonly Entry[] {
-  const wanted = entries.map((entry) => ({ line: entry.line, holdingS: holdingS(entry) }));
+export function spreadOverHolds(
+  entries: readonly Entry[],
+  order: readonly LineKey[],
+  alone = false,
+): readonly Entry[] {
+  const wanted = entries.map((entry) => ({ line: entry.line, holdingS: holdingS(entry, alone) }));
   const holds = assignHolds(wanted, {
     order,
     longestHoldS: HOLDING_TIMES.longestHoldS,
@@ -71,10 +77,10 @@ export interface PlannedHold {
 }
 
 /** The holds that the readings are spread over, first one first. */
-export function holdsOf(entries: readonly Entry[]): readonly PlannedHold[] {
+export function holdsOf(entries: readonly Entry[], alone = false): readonly PlannedHold[] {
   const numbers = [...new Set(entries.map((e) => e.hold))].toSorted((a, b) => a - b);
   return numbers.map((hold) => {
     const held = entries.filter((e) => e.hold === hold);
-    return { hold, entries: held, seconds: held.reduce((sum, e) => sum + holdingS(e), 0) };
+    return { hold, entries: held, seconds: held.reduce((sum, e) => sum + holdingS(e, alone), 0) };
   });
 }

@@ -26,7 +26,7 @@ export class Release {
   protected readonly lead = computed(() => {
     if (this.runner.ahead().length > 0)
       return 'A breath, then into the same stance again. It counts as another stand.';
-    const setUp = this.content.record().series;
+    const setUp = this.content.series();
     if (this.series.toHold() !== null)
       return `Cover the ${markColour(setUp?.place ?? 1)} marks. Say nothing of how it looked.`;
     return this.content.covered()

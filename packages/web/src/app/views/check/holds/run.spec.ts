@@ -34,6 +34,14 @@ describe('a plan', () => {
     expect(holds.map((h) => h.seconds)).toEqual([15, 15, 3]);
   });
 
+  it('takes more holds for who is alone: one bob after the other, and none longer than fifteen seconds', () => {
+    const lines = linesOfPlan('all', ground).map((l) => entry(l));
+    const holds = holdsOf(spreadOverHolds(lines, ORDER, true), true);
+    expect(holds.length).toBeGreaterThan(3);
+    expect(Math.max(...holds.map((h) => h.seconds))).toBeLessThanOrEqual(15);
+    expect(holds.reduce((sum, h) => sum + h.seconds, 0)).toBe(3 * 3 + 4 * 11);
+  });
+
   it('offers a rod for what can be held across, and landmarks where there is a target', () => {
     expect(waysOfLine('toes', false).map((w) => w.by)).toEqual(['gaps', 'angle', 'eye']);
     expect(waysOfLine('hips', true).map((w) => [w.by, w.rod])).toContainEqual(['gaps', true]);

@@ -17,6 +17,8 @@ export interface Run {
   readonly tapped: number;
   /** Whether cards move on by the clock, or only when tapped. */
   readonly pace: 'clock' | 'taps';
+  /** Nobody holds the other bob. Default false. */
+  readonly alone?: boolean;
 }
 
 export const NOT_BEGUN: Run = {
@@ -46,12 +48,12 @@ export function cardsOf(entries: readonly Entry[], hold: number): readonly Entry
 export function clockAt(
   cards: readonly Entry[],
   heldS: number,
-  { gainedS, tapped, pace }: Pick<Run, 'gainedS' | 'tapped' | 'pace'>,
+  { gainedS, tapped, pace, alone }: Pick<Run, 'gainedS' | 'tapped' | 'pace' | 'alone'>,
 ): HoldClock {
   if (pace === 'taps') return { heldS, card: Math.min(tapped, cards.length), cardLeftS: 0 };
   let ends = 0;
   for (const [card, entry] of cards.entries()) {
-    ends += holdingS(entry);
+    ends += holdingS(entry, alone);
     if (heldS + gainedS < ends) return { heldS, card, cardLeftS: ends - heldS - gainedS };
   }
   return { heldS, card: cards.length, cardLeftS: 0 };

@@ -1,17 +1,21 @@
 import { A11yModule } from '@angular/cdk/a11y';
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { USUAL_OF_CLUB } from '@lotrecht/judging';
-import { type BallAndStance, type SetupItems } from '@lotrecht/records';
+import { MatFormField, MatLabel } from '@angular/material/form-field';
+import { MatOption, MatSelect } from '@angular/material/select';
+import { type CheckRecord, type SetupItems } from '@lotrecht/records';
 import { NumberField } from '../../../ui/number-field.ts';
 import { CheckContent } from '../check-content.ts';
-import { FindingWords } from '../finding/finding-words.ts';
-import { ITEMS, MARKS } from '../../../words/item-words.ts';
+import { CheckBall } from '../ball/check-ball.ts';
+import { wantedText } from '../ball/ball-words.ts';
+import { FACE_REFERENCES, ITEMS, MARKS } from '../../../words/item-words.ts';
+
+type Reference = NonNullable<CheckRecord['faceSetBy']>['reference'];
 
 /** Ball and stance against the method's table, flare, and the short list of everything else that is looked at. */
 @Component({
   selector: 'lo-items-sheet',
-  imports: [A11yModule, MatButton, NumberField],
+  imports: [A11yModule, MatButton, MatFormField, MatLabel, MatOption, MatSelect, NumberField],
   templateUrl: './items-sheet.html',
   styleUrls: ['../ground/ground-sheet.scss', './items-sheet.scss'],
   host: { '(document:keydown.escape)': 'closed.emit()' },
@@ -19,12 +23,13 @@ import { ITEMS, MARKS } from '../../../words/item-words.ts';
 })
 export class ItemsSheet {
   protected readonly content = inject(CheckContent);
-  protected readonly words = inject(FindingWords);
+  protected readonly ball = inject(CheckBall);
   readonly closed = output();
 
   protected readonly lengthUnit = computed(() => this.content.unit());
-  protected readonly ball = computed(() => this.content.record().ball ?? {});
   protected readonly feet = computed(() => this.content.feet());
+  protected readonly face = computed(() => this.content.record().faceSetBy ?? null);
+  protected readonly references = Object.entries(FACE_REFERENCES) as readonly [Reference, string][];
   protected readonly marks = MARKS;
 
   protected readonly items = computed(() =>
@@ -35,21 +40,30 @@ export class ItemsSheet {
     })),
   );
 
-  /** What the table has for this club, for who has not read it yet. */
-  protected readonly table = computed(() => {
-    const usual = USUAL_OF_CLUB[this.content.club().group];
-    const percent = usual.ballPercent[this.words.ballTable()];
-    return `The method’s table: ball ${percent} % of the stance behind the lead heel. Usual, not measured: stance ${Math.round(usual.stanceM * 1000)} mm, toes to ball ${Math.round(usual.toesToBallM * 1000)} mm.`;
-  });
-
-  protected read(change: Partial<BallAndStance>): void {
-    this.content.note({ ball: { ...this.ball(), ...change } });
-  }
+  /** What the method wants with this club, for who has not read it yet. */
+  protected readonly wanted = computed(() => wantedText(this.ball.wanted(), this.content.unit()));
 
   /** A flare is told with a shoe; the usual one is 290 mm until it is measured. */
   protected flare(change: Partial<NonNullable<ReturnType<CheckContent['feet']>>>): void {
     const feet = this.feet() ?? { shoeLengthMm: 290, leadFlareDeg: 0, trailFlareDeg: 0 };
     this.content.set('feet', { ...feet, ...change });
+  }
+
+  /** Nobody asked: nothing is noted. */
+  protected setFace({ reference, differsDeg }: { reference: Reference | null; differsDeg?: number }): void {
+    const before = this.face();
+    this.content.note({
+      faceSetBy:
+        reference === null
+          ? undefined
+          : {
+              reference,
+              ...(reference !== 'leading-edge' &&
+                (differsDeg ?? before?.differsDeg) !== undefined && {
+                  differsDeg: differsDeg ?? before?.differsDeg ?? 0,
+                }),
+            },
+    });
   }
 
   /** Marked again, an item was not looked at. */

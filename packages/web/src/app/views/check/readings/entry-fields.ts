@@ -1,3 +1,4 @@
+import { BASE_UNCERTAINTY_MM, TAKEN_OVER_BASE_MM } from '@lotrecht/judging';
 import { type Entry, type FieldKey } from './entry.ts';
 
 /** Fields that fill themselves: losing one loses nothing typed. */
@@ -22,5 +23,19 @@ export function splitKey(key: FieldKey): readonly [string, string] {
 /** The entries with one field typed otherwise. */
 export function withField(entries: readonly Entry[], key: FieldKey, text: string): readonly Entry[] {
   const [id, name] = splitKey(key);
-  return entries.map((e) => (e.id === id ? { ...e, fields: { ...e.fields, [name]: text } } : e));
+  return entries.map((e) => {
+    if (e.id !== id) return e;
+    const typed = { ...e, fields: { ...e.fields, [name]: text } };
+    return name === 'baseMm' ? measured(typed) : typed;
+  });
+}
+
+/** A base that is typed is read: it is taken over no longer. */
+function measured({ takenOver: _before, madeWith, ...entry }: Entry): Entry {
+  if (madeWith === undefined) return entry;
+  const wasTakenOver = madeWith['baseUncertaintyMm'] === TAKEN_OVER_BASE_MM;
+  return {
+    ...entry,
+    madeWith: { ...madeWith, ...(wasTakenOver && { baseUncertaintyMm: BASE_UNCERTAINTY_MM }) },
+  };
 }

@@ -1,3 +1,4 @@
+import { withField } from './entry-fields.ts';
 import { composeObservation } from '@lotrecht/judging';
 import { entriesFrom, type Entry, entryTitle, fieldsOf, freeId, toTyped } from './entry.ts';
 import { fieldErrorsOf, unfinishedField } from './field-errors.ts';
@@ -38,6 +39,25 @@ describe('an entry', () => {
     const [back] = entriesFrom([observation], false);
     expect(back?.fields).toEqual({ leadGapMm: '571.5', trailGapMm: '600.075', baseMm: '457.2' });
     expect(composeObservation(toTyped(back as Entry, 'mm'))).toEqual(observation);
+  });
+
+  it('a base that was not read counts with how differently people stand, until it is typed', () => {
+    const fields = { leadGapMm: '571', trailGapMm: '602', baseMm: '450' };
+    const offered = entry({ fields, takenOver: true });
+    const uncertaintyOf = (of: Entry): unknown =>
+      (({ ...composeObservation(toTyped(of, 'mm')) }) as Record<string, unknown>)['baseUncertaintyMm'];
+    expect(uncertaintyOf(offered)).toBe(20);
+    const [typed] = withField([offered], 'toes.baseMm', '450');
+    expect(uncertaintyOf(typed as Entry)).toBe(5);
+    // The same of one that was kept so, and is read afterwards.
+    const [kept] = entriesFrom(
+      [composeObservation(toTyped(offered, 'mm'))].flatMap((o) => o ?? []),
+      false,
+    );
+    const [read] = withField([kept as Entry], 'toes.baseMm', '460');
+    expect([uncertaintyOf(kept as Entry), uncertaintyOf(read as Entry)]).toEqual([20, 5]);
+    // A rod is as long as it was.
+    expect(uncertaintyOf(entry({ fields, takenOver: true, rod: true }))).toBe(5);
   });
 
   it('that was begun asks for what is missing; a known base alone asks for nothing', () => {

@@ -24,6 +24,8 @@ export interface Entry {
   readonly look: boolean;
   /** Text by field name: a slip survives too. */
   readonly fields: Readonly<Record<string, string>>;
+  /** Its base is offered from the last time: until it is typed it counts as such. */
+  readonly takenOver?: boolean;
   /** What a stored reading was made with; today's tools without. */
   readonly madeWith?: Readonly<Record<string, number | string>>;
 }
@@ -127,9 +129,14 @@ export function parseEntry(
   }));
 }
 
+/** Whether nothing of a reading is typed but what is known before: its base. */
+export function isUnread(entry: Entry, unit: LengthUnit): boolean {
+  return parseEntry(entry, unit).every(({ kept, parsed }) => kept || parsed.kind === 'empty');
+}
+
 /** An entry as judging composes it; fields that are no numbers are absent. */
 export function toTyped(entry: Entry, unit: LengthUnit): TypedReading {
-  const { line, by, rod, hold, madeWith } = entry;
+  const { line, by, rod, hold, takenOver, madeWith } = entry;
   return {
     line,
     by,
@@ -140,6 +147,7 @@ export function toTyped(entry: Entry, unit: LengthUnit): TypedReading {
         parsed.kind === 'value' ? [[name, parsed.value]] : [],
       ),
     ),
+    ...(takenOver === true && { takenOver }),
     ...(madeWith && { madeWith }),
   };
 }

@@ -1,7 +1,7 @@
 import { type EarlierView, typedReading } from '@lotrecht/judging';
 import { type CheckDocument, type LessonView } from '@lotrecht/records';
 import { type LineKey } from '../../../words/words.ts';
-import { baseName, type UsualWay } from './usual-readings.ts';
+import { baseName, type UsualWay } from '../../../lesson/usual-readings.ts';
 
 /** How a student’s lines were read last with a group of clubs: offered the next time, and replaced by typing. */
 export interface LastTime {

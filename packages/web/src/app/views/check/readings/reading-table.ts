@@ -1,25 +1,29 @@
 import {
+  afterNextRender,
   ChangeDetectionStrategy,
   Component,
   computed,
   type ElementRef,
   inject,
+  Injector,
   output,
   signal,
   viewChildren,
 } from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { debounceTime, Subject } from 'rxjs';
 import { CheckContent } from '../check-content.ts';
 import { CheckStore } from '../check.store.ts';
 import { BlindSeries } from '../series/blind-series.ts';
+import { BallRow } from '../ball/ball-row.ts';
 import { WayChoice } from './way-choice.ts';
 import { ByEye } from './by-eye.ts';
 import { type Entry, entryTitle, type FieldKey, fieldsOf, parseEntry, wayTitle } from './entry.ts';
 import { afterKey, NumberPad, type PadKey } from './number-pad.ts';
 import { type ReadingUnit } from './parse-reading.ts';
 import { PointsAt } from './points-at.ts';
-import { keepUsual, readUsual, type UsualWay } from './usual-readings.ts';
+import { keepUsual, readUsual, type UsualWay } from '../../../lesson/usual-readings.ts';
 
 /** A pause this long means that the number is complete. */
 const PAUSE_MS = 900;
@@ -35,7 +39,8 @@ const UNIT_WORDS: Readonly<Record<ReadingUnit, string>> = {
 /** The readings in the order the tape is read, one row each, with the pad that fills them. */
 @Component({
   selector: 'lo-reading-table',
-  imports: [ByEye, NumberPad, PointsAt, WayChoice],
+  providers: [BallRow],
+  imports: [ByEye, MatButton, NumberPad, PointsAt, WayChoice],
   templateUrl: './reading-table.html',
   styleUrl: './reading-table.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -43,7 +48,9 @@ const UNIT_WORDS: Readonly<Record<ReadingUnit, string>> = {
 export class ReadingTable {
   protected readonly content = inject(CheckContent);
   private readonly store = inject(CheckStore);
+  private readonly injector = inject(Injector);
   private readonly series = inject(BlindSeries);
+  protected readonly ball = inject(BallRow);
 
   protected readonly active = signal<FieldKey | null>(null);
   /** The row whose way of reading is being changed. */
@@ -69,9 +76,16 @@ export class ReadingTable {
   );
 
   protected readonly nextFace = computed(() => {
-    if (!this.content.complete()) return 'Next';
+    if (!this.content.complete() || this.ballComes()) return 'Next';
     if (this.store.state() === 'kept') return 'Kept';
     return this.content.covered() && this.series.isLast() ? 'Reveal' : 'Keep';
+  });
+
+  /** Ball and stance are read as well, behind the lines; a field of theirs may be passed over. */
+  private readonly ballComes = computed(() => {
+    if (!this.ball.shown() || this.store.state() === 'kept') return false;
+    const at = this.ball.fields().findIndex(({ key }) => key === this.active());
+    return this.ball.fields().some(({ isEmpty }, i) => isEmpty && i > at);
   });
 
   protected readonly activeEntry = computed(() => {
@@ -83,8 +97,13 @@ export class ReadingTable {
       const field = row.fields.find((f) => f.key === this.active());
       if (field !== undefined) return { ...field, title: row.title };
     }
-    return null;
+    const ofBall = this.ball.fields().find(({ key }) => key === this.active());
+    return ofBall === undefined ? null : { ...ofBall, title: 'Ball' };
   });
+  /** Where the ball is, while no other field wants a word. */
+  protected readonly ballTold = computed(() =>
+    this.active() === null || this.ball.isOf(this.active() ?? '') ? this.ball.told() : null,
+  );
   protected readonly padUnit = computed(() => this.activeField()?.unit ?? 'mm');
 
   private readonly inputs = viewChildren<ElementRef<HTMLInputElement>>('field');
@@ -104,10 +123,17 @@ export class ReadingTable {
     input?.closest('.row')?.scrollIntoView({ block: 'nearest' });
   }
 
+  /** Ball and stance as well; the first of their fields once they are there. */
+  protected openBall(): void {
+    this.ball.open();
+    const [first] = this.ball.fields();
+    if (first !== undefined) afterNextRender(() => this.focus(first.key), { injector: this.injector });
+  }
+
   /** The first field that is still to be read; without one, the first of all. */
   focusFirst(): void {
     const fields = this.tapeFields();
-    const first = fields.find((f) => f.parsed.kind === 'empty') ?? fields[0];
+    const first = fields.find((f) => f.isEmpty) ?? fields[0];
     if (first !== undefined) this.focus(first.key);
   }
 
@@ -137,22 +163,27 @@ export class ReadingTable {
 
   protected typed(key: FieldKey, text: string): void {
     this.fresh.set(false);
+    if (this.ball.isOf(key)) {
+      this.ball.type(key, text);
+      return;
+    }
     this.content.type(key, text);
     this.paused.next(key);
   }
 
   protected left(key: FieldKey): void {
-    this.content.settle(key);
+    if (this.ball.isOf(key)) this.ball.settle(key);
+    else this.content.settle(key);
   }
 
   protected next(key: FieldKey | null): void {
-    if (key !== null) this.content.settle(key);
+    if (key !== null) this.left(key);
     const fields = this.tapeFields();
     const at = fields.findIndex((f) => f.key === key);
     // A base that is known is passed over; after the last field the first that is still empty comes.
     const following =
-      fields.slice(at + 1).find((f) => !f.kept || f.parsed.kind !== 'value') ??
-      (this.content.complete() ? undefined : fields.find((f) => f.parsed.kind !== 'value'));
+      fields.slice(at + 1).find((f) => !f.kept || !f.isRead) ??
+      (this.content.complete() ? undefined : fields.find((f) => !f.isRead && !this.ball.isOf(f.key)));
     if (following !== undefined) this.focus(following.key);
     else this.finish();
   }
@@ -170,7 +201,7 @@ export class ReadingTable {
   protected press(key: PadKey): void {
     const field = this.active();
     if (key === 'next') {
-      if (field !== null) this.content.settle(field);
+      if (field !== null) this.left(field);
       if (this.nextFace() === 'Next') this.next(field);
       else this.finish();
       return;
@@ -192,11 +223,25 @@ export class ReadingTable {
 
   /** Fields that the pad fills, in the order the tape is read. */
   private tapeFields() {
-    return this.content
+    const ofLines = this.content
       .entries()
       .filter((e) => e.by !== 'pointsAt' && e.by !== 'eye')
       .flatMap((e) =>
-        parseEntry(e, this.content.unit()).map((f) => ({ ...f, text: e.fields[f.name] ?? '' })),
+        parseEntry(e, this.content.unit()).map(({ key, kept, name, parsed }) => ({
+          key,
+          kept,
+          text: e.fields[name] ?? '',
+          isEmpty: parsed.kind === 'empty',
+          isRead: parsed.kind === 'value',
+        })),
       );
+    const ofBall = this.ball.fields().map(({ key, text, isEmpty, slip }) => ({
+      key,
+      kept: false,
+      text,
+      isEmpty,
+      isRead: !isEmpty && slip === null,
+    }));
+    return this.ball.shown() ? [...ofLines, ...ofBall] : ofLines;
   }
 }

@@ -1,10 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { atHandOf } from '@lotrecht/judging';
+import { atHandOf, timesOf } from '@lotrecht/judging';
 import {
   COVERAGE_FACTOR,
   DEFAULT_DECISION_LIMITS,
   degreesFromRadians,
-  HOLDING_TIMES,
   radiansFromDegrees,
   reachOf,
   waysOf,
@@ -12,7 +11,7 @@ import {
 import { type LineKey } from '../../../words/words.ts';
 import { CheckContent } from '../check-content.ts';
 import { wayTitle } from './entry.ts';
-import { type UsualWay } from './usual-readings.ts';
+import { type UsualWay } from '../../../lesson/usual-readings.ts';
 import { waysOfLine } from './ways.ts';
 
 const BORROWED_FACE_ROD_MM = 600;
@@ -76,7 +75,7 @@ export class WayChoice {
     const current = this.current();
     // What is not noted as at hand may be borrowed: every way is offered, the noted ones as they are.
     const tools = { faceRodMm: BORROWED_FACE_ROD_MM, ...this.content.tools(), gauge: true };
-    const possible = waysOf(line, atHandOf(tools, distanceM), HOLDING_TIMES);
+    const possible = waysOf(line, atHandOf(tools, distanceM), timesOf(tools));
     const tolerance = this.content.rules().tolerancesDeg[line];
     return waysOfLine(line, distanceM !== undefined).flatMap((way) => {
       const found = possible.find((p) => p.by === way.by && p.rod === way.rod);

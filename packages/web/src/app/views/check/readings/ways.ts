@@ -1,7 +1,7 @@
 import { type WayOfReading } from '@lotrecht/judging';
 import { kindOfLine } from '@lotrecht/core';
 import { type LineKey } from '../../../words/words.ts';
-import { type UsualWay } from './usual-readings.ts';
+import { type UsualWay } from '../../../lesson/usual-readings.ts';
 
 /** Lines of the feet: no rod lies against them that is not on the ground. */
 export const FEET: readonly LineKey[] = ['toes', 'heels'];

@@ -1,10 +1,10 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { Router } from '@angular/router';
-import { type CheckRecord } from '@lotrecht/records';
+import { type SeriesPlace } from '@lotrecht/judging';
 import { type CheckDraft, DraftStore } from '../../../data/draft-store.ts';
 import { fromDevice } from '../../../device/on-device.ts';
 import { SessionStore } from '../../../session/session.store.ts';
-import { markColour, type SeriesPlace } from '../../../words/series.ts';
+import { markColour } from '../../../words/series.ts';
 import { CheckContent } from '../check-content.ts';
 import { CheckStore } from '../check.store.ts';
 import { type DraftContent, firstOfSeries } from '../draft-content.ts';
@@ -35,7 +35,7 @@ export class BlindSeries {
 
   /** The series that is under way; null outside of one, and once it was revealed. */
   readonly mine = computed((): SeriesPlace | null =>
-    this.content.covered() ? (this.content.record().series ?? null) : null,
+    this.content.covered() ? (this.content.series() ?? null) : null,
   );
 
   readonly setUps = computed((): readonly SetUp[] => {
@@ -89,21 +89,17 @@ export class BlindSeries {
     this.checkId = checkId;
     this.begun.set(new Map());
     const drafts = await this.draftsOf(lessonId);
-    const id = this.content.record().series?.id;
-    this.begun.set(
-      new Map(
-        drafts.flatMap((draft) => {
-          const series = seriesOf(draft);
-          return series !== undefined && series.id === id && draft.checkId !== checkId
-            ? [[series.place, draft.checkId] as const]
-            : [];
-        }),
-      ),
-    );
+    const id = this.content.series()?.id;
+    const begun = drafts.flatMap((draft) => {
+      const { series } = (draft.content as DraftContent).record;
+      const isOther = draft.checkId !== checkId && series?.id === id;
+      return series !== undefined && isOther ? [[series.place, draft.checkId] as const] : [];
+    });
+    this.begun.set(new Map(begun));
   }
 
   choose(of: number): void {
-    this.content.note({ series: of === 1 ? undefined : firstOfSeries(of) } as Partial<CheckRecord>);
+    this.content.chooseSeries(of === 1 ? undefined : firstOfSeries(of));
   }
 
   /** After a hold: the next set-up that is to be held. */
@@ -143,8 +139,4 @@ export class BlindSeries {
   private draftsOf(lessonId: string): Promise<readonly CheckDraft[]> {
     return fromDevice(this.drafts.ofLesson(lessonId, this.session.session()?.instructor.id ?? ''), []);
   }
-}
-
-function seriesOf(draft: CheckDraft): SeriesPlace | undefined {
-  return (draft.content as Partial<DraftContent>).record?.series;
 }

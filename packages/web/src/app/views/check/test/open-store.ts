@@ -61,6 +61,7 @@ export class Fakes {
 
   readonly draftStore = {
     find: async (id: string) => this.drafts.get(id),
+    ofLesson: async () => [...this.drafts.values()],
     keep: async (draft: CheckDraft) => void this.drafts.set(draft.checkId, draft),
     drop: async (id: string) => void this.drafts.delete(id),
     dropIfUnchanged: async (id: string) => void this.drafts.delete(id),

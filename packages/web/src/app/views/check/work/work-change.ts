@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { isCold, lessonDifferences, moreToShow, type ReadSetup } from '@lotrecht/judging';
+import { isCold, lessonDifferences, moreToShow, type ReadSetup, toldChecks } from '@lotrecht/judging';
 import { type CheckRecord } from '@lotrecht/records';
 import { besideText } from '@lotrecht/words';
 import { SettingsStore } from '../../../settings/settings.store.ts';
+import { Why } from '../../../ui/why.ts';
 import { aimOf } from '../../../words/aims.ts';
 import { LINE_TITLES, type LineKey } from '../../../words/words.ts';
 import { CheckContent } from '../check-content.ts';
@@ -16,6 +17,7 @@ interface WorkedSetup extends ReadSetup {
 /** The line that is worked on, before and after: it grows with every set-up, and says how many more would show it. */
 @Component({
   selector: 'lo-work-change',
+  imports: [Why],
   template: `
     @if (rows().length > 0) {
       <section aria-label="Before and after">
@@ -36,6 +38,7 @@ interface WorkedSetup extends ReadSetup {
           }
         </dl>
         <p>{{ sentence() }}</p>
+        <lo-why [about]="['change']" />
       </section>
     }
   `,
@@ -72,13 +75,13 @@ export class WorkChange {
   private readonly content = inject(CheckContent);
   private readonly settings = inject(SettingsStore);
 
-  private readonly line = computed((): LineKey => this.content.entries()[0]?.line ?? this.content.footLine());
+  private readonly line = computed((): LineKey => this.content.working() ?? this.content.footLine());
   protected readonly title = computed(() => `${LINE_TITLES[this.line()]}, before and after`);
 
   /** Kept set-ups of the lesson with these clubs, the one on the screen in its place. */
   private readonly setups = computed(() => {
     const group = this.content.club().group;
-    const kept = (this.content.lesson()?.checks ?? []).filter(
+    const kept = toldChecks(this.content.lesson()?.checks ?? []).filter(
       ({ document }) => document.club?.group === group,
     );
     return {

@@ -1,10 +1,10 @@
 import { SHIPPED_METHODS, type WayOfReading } from '@lotrecht/judging';
 import { type CheckDocument } from '@lotrecht/records';
-import { type PlannedStation } from '../../../settings/planned-station.ts';
-import { type LineKey } from '../../../words/words.ts';
-import { type Judged } from '../../../methods/judged.ts';
-import { USUAL_SERIES } from '../../../words/series.ts';
-import { keepOnDevice } from '../../../device/on-device.ts';
+import { type PlannedStation } from '../settings/planned-station.ts';
+import { type LineKey } from '../words/words.ts';
+import { type Judged } from '../methods/judged.ts';
+import { USUAL_SERIES } from '../words/series.ts';
+import { keepOnDevice } from '../device/on-device.ts';
 
 /** How a line was read last: first offered the next time. */
 export interface UsualWay {
@@ -30,6 +30,8 @@ export interface UsualReadings {
   readonly facing: boolean;
   readonly prompts: 'silent' | 'tones' | 'spoken';
   readonly pace: 'clock' | 'taps';
+  /** Nobody holds the other bob. */
+  readonly alone: boolean;
   /** Blind set-ups in a row. */
   readonly series: number;
 }
@@ -47,6 +49,7 @@ const FIRST: UsualReadings = {
   facing: false,
   prompts: 'tones',
   pace: 'clock',
+  alone: false,
   series: USUAL_SERIES,
 };
 

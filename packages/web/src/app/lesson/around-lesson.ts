@@ -1,0 +1,84 @@
+import { inject, Injectable } from '@angular/core';
+import { type BallView, type EarlierView, type LastTimeView, type PriorDocument } from '@lotrecht/judging';
+import { type LessonView, type PlaceView, type StudentView } from '@lotrecht/records';
+import { catchError, forkJoin, map, type Observable, of, switchMap } from 'rxjs';
+import { AcademyApi } from '../api/academy-api.ts';
+import { type Club, CLUB } from '../data/kinds/club.ts';
+import { PLACE } from '../data/kinds/place.ts';
+import { Mirror } from '../data/mirror.ts';
+import { RecordApi } from '../data/record-api.ts';
+
+/** What is known of a student before a lesson. */
+export interface KnownBefore {
+  /** As it was learned, degrees; undefined: as anyone steps back in. */
+  readonly readdressSdDeg: number | undefined;
+  /** Cold checks before the lesson, oldest first. */
+  readonly earlier: readonly EarlierView[];
+  /** What the academy’s own students say of who comes; null: the shipped prior. */
+  readonly prior: PriorDocument | null;
+  /** What was set up the last time with each group of clubs, newest first. */
+  readonly lastTimes: readonly LastTimeView[];
+  /** Ball and stance of cold set-ups before the lesson, newest first. */
+  readonly balls: readonly BallView[];
+}
+
+/** A lesson with everything that a check of it begins from. */
+export interface LessonAtHand extends KnownBefore {
+  readonly lesson: LessonView;
+  readonly student: StudentView;
+  readonly place: PlaceView | null;
+  /** The student’s own clubs. */
+  readonly bag: readonly Club[];
+}
+
+const NOTHING_KNOWN: KnownBefore = {
+  readdressSdDeg: undefined,
+  earlier: [],
+  prior: null,
+  lastTimes: [],
+  balls: [],
+};
+
+/** What stands around a lesson: its student and their past, their clubs, the place. */
+@Injectable({ providedIn: 'root' })
+export class AroundLesson {
+  private readonly api = inject(AcademyApi);
+  private readonly records = inject(RecordApi);
+  private readonly mirror = inject(Mirror);
+
+  of(lessonId: string): Observable<LessonAtHand> {
+    return this.api.lesson(lessonId).pipe(
+      switchMap((lesson) =>
+        forkJoin({
+          student: this.api.student(lesson.studentId).pipe(map(({ student }) => student)),
+          place: this.place(lesson.placeId),
+          known: this.before(lesson),
+          bag: this.bag(lesson.studentId),
+        }).pipe(map(({ known, ...around }) => ({ lesson, ...around, ...known }))),
+      ),
+    );
+  }
+
+  /** What is known of the student before the lesson; without a connection, nothing. */
+  before({ studentId, heldOn }: Pick<LessonView, 'studentId' | 'heldOn'>): Observable<KnownBefore> {
+    return this.api.known(studentId, heldOn).pipe(
+      map(({ readdress: { sdDeg, learned }, ...known }) => ({
+        ...known,
+        readdressSdDeg: learned ? sdDeg : undefined,
+      })),
+      catchError(() => of(NOTHING_KNOWN)),
+    );
+  }
+
+  /** What is seen from there; without a place, or a connection, the target is typed. */
+  place(placeId: string | null): Observable<PlaceView | null> {
+    return placeId === null
+      ? of(null)
+      : this.mirror.one<PlaceView>(PLACE, placeId).pipe(catchError(() => of(null)));
+  }
+
+  /** The student’s own clubs; without a connection, the groups alone. */
+  bag(student: string): Observable<readonly Club[]> {
+    return this.records.all<Club>(CLUB, { student }).pipe(catchError(() => of([])));
+  }
+}

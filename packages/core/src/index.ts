@@ -190,6 +190,7 @@ export {
   type Way,
   waysOf,
 } from './planning/ways.ts';
+export { type ClockedTimes, ENOUGH_CLOCKED, learnedTimes } from './planning/learned-times.ts';
 
 // Lines over lessons
 export { CHANGE_LEVEL, changeBetween } from './tracking/change.ts';

@@ -51,6 +51,22 @@ export class CheckPage {
     await this.page.locator('lo-reading-table').waitFor();
   }
 
+  /** Another way for a line of the plan: the others are a tap further. @returns how many taps it took */
+  async chooseWay(way: RegExp, line: string): Promise<number> {
+    const wanted = this.page.getByRole('button', { name: way });
+    if (await wanted.isVisible()) return 0;
+    await this.page.getByRole('button', { name: new RegExp(`^\\d others to read the ${line}$`) }).click();
+    await wanted.click();
+    return 2;
+  }
+
+  /** A choice of how the holds go, which stand in a line until they are changed. */
+  async howHoldsGo(choice: string): Promise<void> {
+    const wanted = this.page.getByRole('button', { name: choice, exact: true });
+    if (!(await wanted.isVisible())) await this.page.getByRole('button', { name: / · Cards by / }).click();
+    await wanted.click();
+  }
+
   /** A new set-up of a step, by the strip that is always in sight. */
   async begin(step: 'Blind' | 'Work' | 'Balls'): Promise<void> {
     const steps = this.page.getByRole('navigation', { name: 'Steps of the lesson' });

@@ -26,6 +26,15 @@ export async function choose(field: Locator, option: string | RegExp): Promise<v
   await closed(field);
 }
 
+/** Takes one more of a select that takes several. */
+export async function chooseAlso(field: Locator, option: string | RegExp): Promise<void> {
+  await open(field);
+  await field.page().getByRole('option', { name: option }).click();
+  await field.page().keyboard.press('Escape');
+  await closed(field);
+  await expect(field.first()).toContainText(option);
+}
+
 /** What can be chosen of a select, as it says it. */
 export async function optionsOf(field: Locator): Promise<readonly string[]> {
   await open(field);

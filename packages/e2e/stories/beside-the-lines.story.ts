@@ -133,9 +133,9 @@ test('alone a plan takes more holds; what the face is set by and either foot are
   await button(page, 'All seven').tap();
   const holds = page.getByText(/^Hold \d/);
   const withHelper = await holds.count();
-  await button(page, 'Alone').tap();
+  await check.howHoldsGo('Alone');
   await expect.poll(() => holds.count()).toBeGreaterThan(withHelper);
-  await button(page, 'With a helper').tap();
+  await check.howHoldsGo('With a helper');
   await expect(holds).toHaveCount(withHelper);
   await button(page, 'Quick: face and feet').tap();
   await button(page, 'coached').tap();

@@ -236,7 +236,7 @@ for (const theme of ['daylight', 'dim'] as const) {
     const check = new CheckPage(page);
     await page.getByRole('button', { name: 'New check for Runa Feldt' }).click();
     await page.getByRole('button', { name: 'All seven' }).click();
-    await page.getByRole('button', { name: 'by tapping' }).click();
+    await check.howHoldsGo('Cards by tapping');
     expect(await axeViolations(page)).toEqual([]);
     await page.getByRole('button', { name: /^Start hold 1/ }).click();
     await expect(page.getByText('Hold 1 of 3')).toBeVisible();

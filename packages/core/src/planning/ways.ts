@@ -25,7 +25,7 @@ export interface HoldingTimes {
   readonly longestHoldS: number;
 }
 
-/** Shipped times; an instructor's own replace them. */
+/** Shipped times, all guesses: what an instructor’s own holds were clocked at replaces them. */
 export const HOLDING_TIMES: HoldingTimes = {
   groundMarksS: 3,
   bobsS: 6,

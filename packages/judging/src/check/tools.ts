@@ -1,7 +1,9 @@
 import {
   type AtHand,
+  type ClockedTimes,
   HOLDING_TIMES,
   type HoldingTimes,
+  learnedTimes,
   LONE_HOLDING_TIMES,
   metresFromMillimetres,
   radiansFromDegrees,
@@ -21,6 +23,8 @@ export interface Tools extends ReadingTools {
   readonly faceRodMm?: number;
   /** Nobody holds the other bob. Default false. */
   readonly alone?: boolean;
+  /** What the ways took with these hands, as they were clocked; absent where nothing was. */
+  readonly clocked?: ClockedTimes;
 }
 
 /** What stands in no setting: the weather, and what was learned of the judge's eye. */
@@ -53,12 +57,12 @@ export function toolsOf(
 }
 
 /**
- * How long the ways of reading take with the hands that are there.
+ * How long the ways of reading take with the hands that are there: as they were clocked, or as shipped.
  *
  * @example timesOf({ alone: true }).bobsS // 11
  */
-export function timesOf({ alone }: Pick<Tools, 'alone'>): HoldingTimes {
-  return alone === true ? LONE_HOLDING_TIMES : HOLDING_TIMES;
+export function timesOf({ alone, clocked }: Pick<Tools, 'alone' | 'clocked'>): HoldingTimes {
+  return learnedTimes(alone === true ? LONE_HOLDING_TIMES : HOLDING_TIMES, clocked ?? {});
 }
 
 /**

@@ -13,6 +13,7 @@ import { sql, type SqlFragment } from '../database/sql.ts';
 import { type Actor } from '../access/actor.ts';
 import { type Scope } from '../access/scope.ts';
 import { visibleStudents } from '../access/visible.ts';
+import { waitingSetUps } from './waiting-set-ups.ts';
 import { bindCircumstances, type CircumstancesRow, toCircumstances } from './circumstances.ts';
 
 /** What the rows of a check are made from. */
@@ -136,7 +137,8 @@ type StoredLine = Omit<
 type CountedCheck = Pick<MeasuredLineView, 'checkId' | 'lessonId' | 'heldOn'>;
 
 /**
- * Checks of a student over time with their lines, oldest first; those without a line that is asked for are left out.
+ * Checks of a student over time with their lines, oldest first; those without a line that is asked for are left out,
+ * and those of a blind series that is not revealed, while its lesson is the newest: guesses stay guesses.
  * Lines and checks are two plain queries: joined and sorted in one, two thousand lines cost four times as much.
  */
 export async function listMeasuredChecks(
@@ -145,7 +147,9 @@ export async function listMeasuredChecks(
   choice: LineChoice,
 ): Promise<readonly MeasuredCheckView[]> {
   const checks = await db.many<CountedCheck>(selectCountedChecks(scope, choice.studentId));
-  if (checks.length === 0) return [];
+  const newest = checks.at(-1);
+  if (newest === undefined) return [];
+  const waiting = await waitingSetUps(db, scope, newest.lessonId);
   const lines = new Map<string, StoredLine[]>();
   for (const line of await db.many<StoredLine>(selectLines(scope, choice))) {
     const ofCheck = lines.get(line.checkId);
@@ -154,7 +158,7 @@ export async function listMeasuredChecks(
   }
   return checks.flatMap((check) => {
     const ofCheck = lines.get(check.checkId);
-    return ofCheck === undefined ? [] : [measuredCheck(check, ofCheck)];
+    return ofCheck === undefined || waiting.has(check.checkId) ? [] : [measuredCheck(check, ofCheck)];
   });
 }
 

@@ -1,7 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { solveDocument } from '@lotrecht/judging';
-import { type CheckDocument, type CheckView, type MeasuredLineView } from '@lotrecht/records';
+import {
+  type CheckDocument,
+  type CheckRecord,
+  type CheckView,
+  type MeasuredLineView,
+} from '@lotrecht/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';
 import { actorOf } from '../access/actor.ts';
@@ -74,6 +79,36 @@ describe('the lines of a student', () => {
       solveDocument(workedCheck('right', 590)).lines.toes?.handedAzimuthDeg ?? Number.NaN,
       12,
     );
+  });
+
+  it('of a blind series wait until it is revealed, or the student’s next lesson has come', async () => {
+    const [before, first] = [ids, await saveWorkedCheck(client)];
+    ids = first;
+    const save = async (revision: number, record: CheckRecord): Promise<void> => {
+      const body = {
+        revision,
+        lessonId: first.lessonId,
+        document: workedCheck('right', 640),
+        circumstances: COLD,
+        record,
+      };
+      expect((await client.put(`/api/checks/${first.checkId}`, body)).status).toBe(200);
+    };
+    const series = { id: randomUUID(), place: 1, of: 3 };
+    await save(1, { series });
+    expect(await linesOf('toes')).toEqual([]);
+    await save(2, { series, revealed: true });
+    expect(await linesOf('toes')).toHaveLength(1);
+    await save(3, { series });
+    expect(await linesOf('toes')).toEqual([]);
+
+    const next = { studentId: first.studentId, revision: 0, heldOn: '2026-05-02', notes: '' };
+    const lessonId = randomUUID();
+    expect((await client.put(`/api/lessons/${lessonId}`, next)).status).toBe(200);
+    const later = { revision: 0, lessonId, document: workedCheck('right', 600), circumstances: COLD };
+    expect((await client.put(`/api/checks/${randomUUID()}`, later)).status).toBe(200);
+    expect(await linesOf('toes')).toHaveLength(2);
+    ids = before;
   });
 
   it('that a correction no longer reads are gone', async () => {

@@ -1,5 +1,6 @@
 import { type LineProgress } from '@lotrecht/judging';
 import { dayText } from '../words/dates.ts';
+import { PLACES } from '../words/circumstance-words.ts';
 import { LINE_TITLES, percentText } from '../words/words.ts';
 import { isColdLine } from './levels.ts';
 import { clubText } from './progress-words.ts';
@@ -17,7 +18,7 @@ export function flagReasons(all: readonly LineProgress[]): readonly FlagReason[]
     const last = track.lessons.at(-1);
     const flag = track.flags.at(-1);
     if (last === undefined || flag?.date !== last.date) return [];
-    const name = `${LINE_TITLES[choice.line]}, ${clubText(choice.clubGroup).toLowerCase()}`;
+    const name = `${LINE_TITLES[choice.line]}, ${clubText(choice.clubGroup).toLowerCase()}, ${PLACES[choice.circumstances.place]}`;
     const now = percentText(last.filtered.probabilityInTolerance);
     if (flag.code === 'stable') {
       const since = track.lessons.at(-3)?.date ?? last.date;

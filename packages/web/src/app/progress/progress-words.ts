@@ -1,7 +1,6 @@
 import { type LineProgress, type MeanDeg, type ProgressChoice } from '@lotrecht/judging';
 import { COVERAGE_FACTOR, signWords } from '@lotrecht/core';
-import { besideText, type DistanceUnit } from '@lotrecht/words';
-import { aimOf } from '../words/aims.ts';
+import { atText, placeText, type Told } from '../words/aims.ts';
 import { HELPS, PHASES, PLACES, READERS } from '../words/circumstance-words.ts';
 import { CLUB_GROUPS, LINE_TITLES, type LineKey, percentText } from '../words/words.ts';
 
@@ -32,10 +31,6 @@ export interface Tendency {
   readonly said: string;
   readonly figures: string;
 }
-
-/** A usual iron shot: what a line aims beside is told at this distance, in the set unit. */
-const TOLD_AT = 150;
-const YARD_M = 0.9144;
 
 /** From here on it is told as it is, and from here on as probable. */
 const [SURE, PROBABLE] = [0.95, 0.8];
@@ -70,23 +65,6 @@ function leanWords(line: LineKey, deg: number, inProbability: number): string {
   const out = `too ${deg < 0 ? below : above}`;
   if (inProbability <= 1 - SURE) return out;
   return inProbability <= 1 - PROBABLE ? `probably ${out}` : 'not decided yet';
-}
-
-/** Who is told: the side of a turn follows from the hand, distances from the set unit. */
-export interface Told {
-  readonly handedness: 'right' | 'left';
-  readonly unit: DistanceUnit;
-}
-
-/** So many degrees as a place at 150 m or yards. @example "7.9 m left" */
-export function placeText(deg: number, { handedness, unit }: Told): string {
-  const distanceM = unit === 'yd' ? TOLD_AT * YARD_M : TOLD_AT;
-  return besideText(aimOf(deg, { handedness, distanceM }), unit);
-}
-
-/** Where places are told, said once. @example "at 150 m" */
-export function atText({ unit }: Told): string {
-  return `at ${TOLD_AT} ${unit}`;
 }
 
 /** A mean turn with its interval, or without where one lesson knows none. @example "3.4° ± 1.2°, 5 lessons" */

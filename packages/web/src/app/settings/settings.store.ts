@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable, signal } from '@angular/core';
-import { DEFAULT_SETTINGS } from '@lotrecht/judging';
+import { DEFAULT_SETTINGS } from '@lotrecht/judging/default-settings';
 import { type InstructorSettings, type TargetLineChoice } from '@lotrecht/records';
 import { firstValueFrom, from, type Observable, of, tap } from 'rxjs';
 import { SessionStore } from '../session/session.store.ts';

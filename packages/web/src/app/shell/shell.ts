@@ -2,10 +2,12 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  effect,
   inject,
   Injector,
   linkedSignal,
   signal,
+  untracked,
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
@@ -25,6 +27,7 @@ import { deviceFails } from '../device/on-device.ts';
 import { CurrentWorkStore } from '../session/current-work.store.ts';
 import { GuideStore } from '../session/guide.store.ts';
 import { SessionStore } from '../session/session.store.ts';
+import { SettingsStore } from '../settings/settings.store.ts';
 import { dayText } from '../words/dates.ts';
 import { Icon } from '../ui/icon.ts';
 import { AutoLock } from '../session/auto-lock.ts';
@@ -95,6 +98,12 @@ export class Shell {
   });
 
   constructor() {
+    const settings = inject(SettingsStore);
+    effect(() => {
+      if (this.session.session() === null || this.session.locked()) return;
+      // Every page tells places in the set unit. Without a connection metres stand in; pages that change it say so.
+      untracked(() => settings.load().subscribe({ error: () => undefined }));
+    });
     void import('../data/outbox.ts').then((it) => this.outbox.set(this.injector.get(it.Outbox)));
     void import('../data/mirror.ts').then((it) => this.mirror.set(this.injector.get(it.Mirror)));
   }

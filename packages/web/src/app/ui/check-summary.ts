@@ -42,7 +42,7 @@ import { CLUB_GROUPS } from '../words/words.ts';
   styles: `
     :host {
       display: grid;
-      grid-template-columns: minmax(170px, 1fr) 2.2fr;
+      grid-template-columns: minmax(150px, 1fr) 3fr;
       gap: 4px 24px;
       padding: 8px 0;
       border-top: 1px solid var(--lo-line);

@@ -31,7 +31,7 @@ import {
   styles: `
     :host {
       display: grid;
-      grid-template-columns: 26px 84px 13rem 7rem auto;
+      grid-template-columns: 26px 84px minmax(9rem, 13rem) 6rem minmax(9.5rem, auto);
       align-items: center;
       gap: 8px;
       min-height: 36px;
@@ -46,6 +46,7 @@ import {
       font-weight: 600;
     }
     .u {
+      white-space: nowrap;
       color: var(--lo-ink-soft);
       font-size: 0.9375rem;
     }

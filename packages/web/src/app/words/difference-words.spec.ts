@@ -14,8 +14,8 @@ describe('words for a change', () => {
 
 describe('what is to be watched', () => {
   it('is said with its day, or that there is nothing', () => {
-    expect(watchText(null)).toBe('No blind baseline yet');
-    expect(watchText({ heldOn: '2026-11-07', watch: null })).toBe('Nothing stood out, 7 Nov 2026');
+    expect(watchText(null, 'm')).toBe('No blind baseline yet');
+    expect(watchText({ heldOn: '2026-11-07', watch: null }, 'yd')).toBe('Nothing stood out, 7 Nov 2026');
   });
 
   it('names only items that were marked', () => {

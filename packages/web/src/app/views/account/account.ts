@@ -7,8 +7,11 @@ import { SessionStore } from '../../session/session.store.ts';
 import { ThemeStore } from '../../device/theme.store.ts';
 import { AutoLock, LOCK_CHOICES } from '../../session/auto-lock.ts';
 import { EyeStore } from '../../settings/eye.store.ts';
+import { SettingsStore } from '../../settings/settings.store.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
+import { atText, placeText, type Told } from '../../words/aims.ts';
 import { Devices } from './devices.ts';
+import { OwnTimes } from './own-times.ts';
 import { PasswordForm } from './password-form.ts';
 import { SettingsForm } from './settings-form.ts';
 
@@ -19,6 +22,7 @@ import { SettingsForm } from './settings-form.ts';
     MatRadioButton,
     MatRadioGroup,
     Devices,
+    OwnTimes,
     PasswordForm,
     ProblemNote,
     RouterLink,
@@ -36,23 +40,22 @@ export class AccountView {
   protected readonly problem = signal<ApiProblem | null>(null);
 
   private readonly eye = inject(EyeStore);
+  private readonly settings = inject(SettingsStore);
   /** Bias and uncertainty with their intervals, or how to come by them. */
   protected readonly eyeText = computed(() => {
     const eye = this.eye.eye();
     if (eye === null || eye.biasDeg === null) {
       return 'No guess yet. Before the reveal of a blind baseline, swipe where your eye sees the feet point.';
     }
-    const bias =
-      Math.abs(eye.biasDeg) < 0.05
-        ? '0.0°'
-        : `${Math.abs(eye.biasDeg).toFixed(1)}° too far ${eye.biasDeg < 0 ? 'left' : 'right'}`;
+    const told: Told = { handedness: 'right', unit: this.settings.settings().distanceUnit };
     const half = eye.biasHalfDeg === null ? '' : ` ± ${eye.biasHalfDeg.toFixed(1)}°`;
     const own = eye.uncertaintyIntervalDeg;
     const spread =
       eye.uncertaintyDeg === null || own === null
         ? ''
-        : `, and scatters by ${eye.uncertaintyDeg.toFixed(1)}° (${own[0].toFixed(1)}° to ${own[1].toFixed(1)}°)`;
-    return `It sees lines ${bias}${half}${spread}; ${eye.count} guesses.`;
+        : `, scatter ${eye.uncertaintyDeg.toFixed(1)}° (${own[0].toFixed(1)}° to ${own[1].toFixed(1)}°)`;
+    const figures = `${Math.abs(eye.biasDeg).toFixed(1)}°${half}${spread}, ${eye.count} guesses`;
+    return `It sees lines ${placeText(eye.biasDeg, told)} of where they are, ${atText(told)} (${figures}).`;
   });
 
   private readonly router = inject(Router);

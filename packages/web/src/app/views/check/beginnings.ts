@@ -1,4 +1,4 @@
-import { type SeriesPlace } from '@lotrecht/judging';
+import { type SeriesPlace, timesOf } from '@lotrecht/judging';
 import { type CheckView } from '@lotrecht/records';
 import { groundOfNext } from '../../lesson/lesson-ground.ts';
 import { readUsual } from '../../lesson/usual-readings.ts';
@@ -39,7 +39,7 @@ export function beginUsual(content: CheckContent, settings: SettingsStore, step?
     spreadOverHolds(
       lines.map((line) => content.plan.entryOf(line)),
       order,
-      usual.alone,
+      timesOf(content.tools()),
     ),
   );
 }

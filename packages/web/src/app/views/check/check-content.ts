@@ -20,6 +20,7 @@ import { degreesFromRadians, radiansFromDegrees, targetLineUncertainty } from '@
 import { EyeStore } from '../../settings/eye.store.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { type LineKey } from '../../words/words.ts';
+import { ClockedTimesStore } from '../../lesson/clocked-times.store.ts';
 import { workedOn } from '../../words/lesson-steps.ts';
 import { HeldCheck } from './held-check.ts';
 import { type Entry, parseEntry, toTyped } from './readings/entry.ts';
@@ -34,11 +35,13 @@ import { lastTimeOf } from './readings/last-time.ts';
 export class CheckContent extends HeldCheck {
   private readonly settings = inject(SettingsStore);
   private readonly eye = inject(EyeStore);
+  private readonly clocked = inject(ClockedTimesStore);
 
   /** What is read, planned and advised with. */
   readonly tools = computed((): Tools => ({
     ...toolsOf(this.settings.settings(), { windy: this.windy(), eyeDeg: this.eye.uncertaintyDeg() }),
     alone: this.run().alone ?? false,
+    clocked: this.clocked.of(this.run().alone ?? false),
   }));
   readonly windy = computed(() => this.lesson()?.windy ?? false);
   /** Tolerances, goals, order and foot line in use. */

@@ -4,7 +4,7 @@ import { couplingOfLesson, isCold, lessonDifferences, toldChecks } from '@lotrec
 import { type CheckView } from '@lotrecht/records';
 import { COVERAGE_FACTOR, signWords } from '@lotrecht/core';
 import { MethodStore } from '../../methods/method.store.ts';
-import { atText, placeText, type Told } from '../../progress/progress-words.ts';
+import { atText, placeText, type Told } from '../../words/aims.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { CLUB_GROUPS, LINE_TITLES, type LineKey } from '../../words/words.ts';
 import { couplingText } from './coupling-text.ts';

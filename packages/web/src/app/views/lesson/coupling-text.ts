@@ -1,5 +1,5 @@
 import { type LessonCoupling } from '@lotrecht/judging';
-import { atText, placeText, type Told } from '../../progress/progress-words.ts';
+import { atText, placeText, type Told } from '../../words/aims.ts';
 
 /** Less than this nobody calls following, and more than the other all of it. */
 const [LITTLE, MOST] = [0.25, 0.75];

@@ -1,13 +1,7 @@
 import { type LineProgress } from '@lotrecht/judging';
 import { COVERAGE_FACTOR } from '@lotrecht/core';
-import {
-  atText,
-  changeText,
-  meanText,
-  placeText,
-  type Told,
-  turnText,
-} from '../../progress/progress-words.ts';
+import { changeText, meanText, turnText } from '../../progress/progress-words.ts';
+import { atText, placeText, type Told } from '../../words/aims.ts';
 import { dayText } from '../../words/dates.ts';
 import { percentText } from '../../words/words.ts';
 

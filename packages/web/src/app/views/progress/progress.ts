@@ -23,7 +23,8 @@ import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { computeProgress, type ProgressSoFar } from '../../progress/progress-computation.ts';
 import { levelOf, levelsBeside, type MatrixCell, matrixOf } from '../../progress/levels.ts';
-import { choiceText, clubText, tendencyOf, type Told } from '../../progress/progress-words.ts';
+import { choiceText, clubText, tendencyOf } from '../../progress/progress-words.ts';
+import { type Told } from '../../words/aims.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { dayText, localDay } from '../../words/dates.ts';
@@ -45,6 +46,9 @@ import { pngOf, saveFile } from '../../ui/save-file.ts';
 const DAY_MS = 86_400_000;
 /** A forecast of four weeks: a series of lessons. */
 const FORECAST_DAYS = 28;
+
+/** What can be laid over besides other set-ups. */
+const FELT = 'felt';
 
 /** Angles over lessons, and whether a change is real. */
 @Component({
@@ -152,6 +156,11 @@ export class ProgressPage {
     return shown === null ? [] : overlaysOf(this.all(), shown, this.laidOver());
   });
 
+  protected readonly overlaid = computed(() => [
+    ...this.overlays().flatMap(({ kind, on }) => (on ? [kind] : [])),
+    ...(this.showFelt() ? [FELT] : []),
+  ]);
+
   /** Felt aim of each lesson on the axis of the line. */
   private readonly felt = computed(() => {
     const [shown, student] = [this.shown(), this.student()];
@@ -162,6 +171,7 @@ export class ProgressPage {
       .filter((r) => r.line === shown.choice.line)
       .map((r) => ({ date: r.heldOn, deg: side * (r.feltDeg ?? 0) }));
   });
+  protected readonly felts = FELT;
   protected readonly hasFelt = computed(() => this.felt().length > 0);
 
   protected readonly drawing = computed(() => {
@@ -298,10 +308,9 @@ export class ProgressPage {
     this.ask(askedOf({ choice }));
   }
 
-  protected layOver(kind: string): void {
-    this.laidOver.update(
-      (kinds) => new Set(kinds.has(kind) ? [...kinds].filter((k) => k !== kind) : [...kinds, kind]),
-    );
+  protected layOver(kinds: readonly string[]): void {
+    this.showFelt.set(kinds.includes(FELT));
+    this.laidOver.set(new Set(kinds.filter((kind) => kind !== FELT)));
   }
 
   protected compare(which: 0 | 1, key: string): void {

@@ -93,7 +93,8 @@ export class StudentPage {
   protected readonly watch = computed(() => {
     const cold = this.lastCold();
     if (cold === null) return '';
-    return watchText({ heldOn: cold.heldOn, watch: watchedLine(cold.checks) });
+    const watch = watchedLine(cold.checks);
+    return watchText({ heldOn: cold.heldOn, watch }, this.settings.settings().distanceUnit);
   });
   private readonly tracked = signal<readonly LineProgress[]>([]);
   /** The tendency of the line to watch, or of the feet; cold, with the clubs that were read most. */

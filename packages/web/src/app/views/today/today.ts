@@ -12,6 +12,7 @@ import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { LessonStart } from '../../lesson/lesson-start.ts';
 import { clockText, dayText, localDay, weekdayText } from '../../words/dates.ts';
 import { SessionStore } from '../../session/session.store.ts';
+import { SettingsStore } from '../../settings/settings.store.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { watchText } from '../../words/watch-words.ts';
 import { CLUB_GROUPS, LINE_TITLES } from '../../words/words.ts';
@@ -24,12 +25,12 @@ import { CLUB_GROUPS, LINE_TITLES } from '../../words/words.ts';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TodayPage {
+  private readonly settings = inject(SettingsStore);
   protected readonly today = localDay(new Date());
   protected readonly view = signal<TodayView | null>(null);
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly dayText = dayText;
   protected readonly weekdayText = weekdayText;
-  protected readonly watchText = watchText;
 
   /** Each student once, seen last first, without those of today and those who are due. */
   protected readonly seenLately = computed(() => {
@@ -92,6 +93,11 @@ export class TodayPage {
   constructor() {
     inject(CurrentWorkStore).clear();
     this.load();
+  }
+
+  /** What to watch, in the set unit. */
+  protected watch({ lastCold }: TeeSheetEntry): string {
+    return watchText(lastCold, this.settings.settings().distanceUnit);
   }
 
   protected load(): void {

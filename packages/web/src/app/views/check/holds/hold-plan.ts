@@ -29,7 +29,7 @@ const HANDS: readonly (readonly [boolean, string])[] = [
 ];
 const PACES: readonly (readonly [Run['pace'], string])[] = [
   ['clock', 'Cards by the clock'],
-  ['taps', 'by tapping'],
+  ['taps', 'Cards by tapping'],
 ];
 
 /** One of a few, as a row of buttons. */
@@ -70,6 +70,14 @@ export class HoldPlan {
     choiceOf('Hands', HANDS, this.runner.alone(), (alone) => this.runner.chooseHands(alone)),
     choiceOf('Cards move on', PACES, this.runner.pace(), (pace) => this.runner.choosePace(pace)),
   ]);
+
+  protected readonly choosing = signal(false);
+  /** The same in a line, while nobody changes it. */
+  protected readonly howTold = computed(() =>
+    this.choices()
+      .flatMap(({ options }) => options.filter(({ on }) => on).map(({ title }) => title))
+      .join(' · '),
+  );
 
   protected readonly looking = computed(() => this.content.entries().some((e) => e.look));
 

@@ -89,6 +89,29 @@ describe('a hold', () => {
     expect(content.run().phase).toBe('release');
   });
 
+  it('learns from five holds by tapping what a reading takes, and from none by the clock', () => {
+    localStorage.removeItem('lotrecht-clocked');
+    const { content, runner } = open();
+    content.plan.choosePlan('quick');
+    const hold = (pace: 'clock' | 'taps', seconds: number): void => {
+      runner.choosePace(pace);
+      content.set('run', { ...content.run(), hold: 0 });
+      runner.begin();
+      TestBed.tick();
+      for (const _card of runner.cards()) {
+        vi.advanceTimersByTime(seconds * 1000);
+        TestBed.tick();
+        runner.next();
+        TestBed.tick();
+      }
+    };
+    for (let n = 0; n < 6; n++) hold('clock', 1);
+    expect(runner.holds().map((h) => h.seconds)).toEqual([6]);
+    for (let n = 0; n < 5; n++) hold('taps', 5);
+    expect(runner.holds().map((h) => h.seconds)).toEqual([10]);
+    localStorage.removeItem('lotrecht-clocked');
+  });
+
   it('takes up a reading that is advised, in another hold when this one is full', () => {
     const { content } = open();
     content.set('circumstances', { phase: 'coached', help: 'rods', place: 'range', reader: 'instructor' });

@@ -1,10 +1,12 @@
 import { computed, DestroyRef, effect, inject, Injectable, signal, untracked } from '@angular/core';
-import { HOLDING_TIMES } from '@lotrecht/core';
+import { timesOf } from '@lotrecht/judging';
 import { CheckContent } from '../check-content.ts';
 import { entryTitle } from '../readings/entry.ts';
+import { ClockedTimesStore } from '../../../lesson/clocked-times.store.ts';
 import { keepUsual, readUsual, type UsualReadings } from '../../../lesson/usual-readings.ts';
-import { holdsOf, holdingS } from './plan.ts';
+import { holdsOf, holdingS, timeOf } from './plan.ts';
 import { Prompts } from './prompts.ts';
+import { type Entry } from '../readings/entry.ts';
 import { cardsOf, clockAt, type Run } from './run.ts';
 
 const TICK_MS = 100;
@@ -15,23 +17,29 @@ export class HoldRunner {
   private readonly content = inject(CheckContent);
   private readonly prompts = inject(Prompts);
   private readonly nowMs = signal(Date.now());
+  private readonly clocked = inject(ClockedTimesStore);
   private prompted = -1;
+  /** When the card that is up came up, ms since 1970; null where nobody saw it come. */
+  private cardSinceMs: number | null = null;
 
   readonly pace = signal<Run['pace']>(readUsual().pace);
   readonly alone = computed(() => this.content.run().alone ?? false);
   readonly prompting = signal<UsualReadings['prompts']>(readUsual().prompts);
 
-  readonly holds = computed(() => holdsOf(this.content.entries(), this.content.run().alone));
+  /** What the ways take in these hands. */
+  readonly times = computed(() => timesOf(this.content.tools()));
+
+  readonly holds = computed(() => holdsOf(this.content.entries(), this.times()));
   /** Holds that the student still has to give. */
   readonly ahead = computed(() => this.holds().filter((h) => h.hold > this.content.run().hold));
   readonly cards = computed(() => cardsOf(this.content.entries(), this.content.run().hold));
   readonly clock = computed(() => {
     const run = this.content.run();
     const heldS = run.startedAtMs === null ? 0 : Math.max(0, (this.nowMs() - run.startedAtMs) / 1000);
-    return clockAt(this.cards(), heldS, run);
+    return clockAt(this.cards(), heldS, run, this.times());
   });
   /** Longer than anyone holds an honest address. */
-  readonly tooLong = computed(() => this.clock().heldS > HOLDING_TIMES.longestHoldS);
+  readonly tooLong = computed(() => this.clock().heldS > this.times().longestHoldS);
 
   constructor() {
     let ticking: ReturnType<typeof setInterval> | undefined;
@@ -56,6 +64,7 @@ export class HoldRunner {
     if (next === undefined) return;
     this.prompted = -1;
     this.nowMs.set(Date.now());
+    this.cardSinceMs = Date.now();
     this.content.set('run', {
       phase: 'hold',
       hold: next.hold,
@@ -73,7 +82,9 @@ export class HoldRunner {
     const { card, cardLeftS } = this.clock();
     const done = this.cards()[card];
     if (run.phase !== 'hold' || done === undefined) return;
-    const gained = run.pace === 'clock' ? Math.min(cardLeftS, holdingS(done, run.alone)) : 0;
+    const gained = run.pace === 'clock' ? Math.min(cardLeftS, holdingS(done, this.times())) : 0;
+    // Where the clock moves cards on, only the quick ones are tapped: those alone would teach too short a time.
+    if (run.pace === 'taps') this.clockCard(done);
     this.content.set('run', { ...run, gainedS: run.gainedS + gained, tapped: run.tapped + 1 });
   }
 
@@ -103,6 +114,14 @@ export class HoldRunner {
   choosePrompts(prompts: UsualReadings['prompts']): void {
     this.prompting.set(prompts);
     keepUsual({ prompts });
+  }
+
+  private clockCard(done: Entry): void {
+    const now = Date.now();
+    if (this.cardSinceMs !== null) {
+      this.clocked.note(timeOf(done), (now - this.cardSinceMs) / 1000, this.alone());
+    }
+    this.cardSinceMs = now;
   }
 
   private reach(card: number): void {

@@ -23,7 +23,7 @@ export class HoldStage {
     this.runner.cards().map((entry) => ({
       entry,
       title: entryTitle(entry),
-      seconds: holdingS(entry, this.runner.alone()),
+      seconds: holdingS(entry, this.runner.times()),
     })),
   );
 
@@ -39,7 +39,7 @@ export class HoldStage {
       left:
         this.content.run().pace === 'taps'
           ? 100
-          : (100 * cardLeftS) / holdingS(up.entry, this.runner.alone()),
+          : (100 * cardLeftS) / holdingS(up.entry, this.runner.times()),
     };
   });
 

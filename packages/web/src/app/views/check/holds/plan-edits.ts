@@ -1,4 +1,4 @@
-import { type JudgedBy, planToRuleOut, rodAcrossMm, type Tools } from '@lotrecht/judging';
+import { type JudgedBy, planToRuleOut, rodAcrossMm, timesOf, type Tools } from '@lotrecht/judging';
 import { type LineKey } from '../../../words/words.ts';
 import { allInOrder, linesOfPlan, spreadOverHolds } from './plan.ts';
 import { type LastTime } from '../readings/last-time.ts';
@@ -176,7 +176,7 @@ export class PlanEdits {
       const edited = edit(entries);
       return this.ground.run().hold > 0 || this.ground.stored()
         ? edited
-        : spreadOverHolds(edited, this.ground.rules().order, this.ground.run().alone);
+        : spreadOverHolds(edited, this.ground.rules().order, timesOf(this.ground.tools()));
     });
   }
 

@@ -1,5 +1,4 @@
-import { timesOf } from '@lotrecht/judging';
-import { assignHolds, HOLDING_TIMES, LINE_NAMES } from '@lotrecht/core';
+import { assignHolds, HOLDING_TIMES, type HoldingTimes, LINE_NAMES } from '@lotrecht/core';
 import { type LineKey } from '../../../words/words.ts';
 import { type Entry } from '../readings/entry.ts';
 import { type PlanName } from '../../../lesson/usual-readings.ts';
@@ -33,36 +32,40 @@ export function linesOfPlan(
   }
 }
 
-/** Seconds of holding still that a reading takes, with a helper or alone. */
-export function holdingS({ line, by, rod }: Pick<Entry, 'line' | 'by' | 'rod'>, alone = false): number {
-  const times = timesOf({ alone });
+/** Which of the times a reading takes. */
+export function timeOf({ line, by, rod }: Pick<Entry, 'line' | 'by' | 'rod'>): keyof HoldingTimes {
   switch (by) {
     case 'gaps':
-      if (FEET.includes(line)) return times.groundMarksS;
-      return rod ? times.rodS : times.bobsS;
+      if (FEET.includes(line)) return 'groundMarksS';
+      return rod ? 'rodS' : 'bobsS';
     case 'square':
-      return times.squareS;
+      return 'squareS';
     case 'faceRod':
-      return times.faceRodS;
+      return 'faceRodS';
     case 'pointsAt':
-      return times.pointsAtS;
+      return 'pointsAtS';
     case 'angle':
-      return times.gaugeS;
+      return 'gaugeS';
     case 'eye':
-      return times.eyeS;
+      return 'eyeS';
   }
+}
+
+/** Seconds of holding still that a reading takes. */
+export function holdingS(entry: Pick<Entry, 'line' | 'by' | 'rod'>, times = HOLDING_TIMES): number {
+  return times[timeOf(entry)];
 }
 
 /** The readings spread over holds, and in the order in which the tape is read. */
 export function spreadOverHolds(
   entries: readonly Entry[],
   order: readonly LineKey[],
-  alone = false,
+  times = HOLDING_TIMES,
 ): readonly Entry[] {
-  const wanted = entries.map((entry) => ({ line: entry.line, holdingS: holdingS(entry, alone) }));
+  const wanted = entries.map((entry) => ({ line: entry.line, holdingS: holdingS(entry, times) }));
   const holds = assignHolds(wanted, {
     order,
-    longestHoldS: HOLDING_TIMES.longestHoldS,
+    longestHoldS: times.longestHoldS,
     firstHold: 1,
   });
   const holdOf = new Map(holds.flatMap((h) => h.readings.map((index) => [index, h.hold] as const)));
@@ -77,10 +80,10 @@ export interface PlannedHold {
 }
 
 /** The holds that the readings are spread over, first one first. */
-export function holdsOf(entries: readonly Entry[], alone = false): readonly PlannedHold[] {
+export function holdsOf(entries: readonly Entry[], times = HOLDING_TIMES): readonly PlannedHold[] {
   const numbers = [...new Set(entries.map((e) => e.hold))].toSorted((a, b) => a - b);
   return numbers.map((hold) => {
     const held = entries.filter((e) => e.hold === hold);
-    return { hold, entries: held, seconds: held.reduce((sum, e) => sum + holdingS(e, alone), 0) };
+    return { hold, entries: held, seconds: held.reduce((sum, e) => sum + holdingS(e, times), 0) };
   });
 }

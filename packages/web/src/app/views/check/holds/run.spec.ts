@@ -1,3 +1,4 @@
+import { LONE_HOLDING_TIMES } from '@lotrecht/core';
 import { type Entry } from '../readings/entry.ts';
 import { holdsOf, linesOfPlan, spreadOverHolds } from './plan.ts';
 import { waysOfLine } from '../readings/ways.ts';
@@ -36,7 +37,7 @@ describe('a plan', () => {
 
   it('takes more holds for who is alone: one bob after the other, and none longer than fifteen seconds', () => {
     const lines = linesOfPlan('all', ground).map((l) => entry(l));
-    const holds = holdsOf(spreadOverHolds(lines, ORDER, true), true);
+    const holds = holdsOf(spreadOverHolds(lines, ORDER, LONE_HOLDING_TIMES), LONE_HOLDING_TIMES);
     expect(holds.length).toBeGreaterThan(3);
     expect(Math.max(...holds.map((h) => h.seconds))).toBeLessThanOrEqual(15);
     expect(holds.reduce((sum, h) => sum + h.seconds, 0)).toBe(3 * 3 + 4 * 11);

@@ -1,3 +1,4 @@
+import { HOLDING_TIMES } from '@lotrecht/core';
 import { type Entry } from '../readings/entry.ts';
 import { holdingS } from './plan.ts';
 
@@ -48,12 +49,13 @@ export function cardsOf(entries: readonly Entry[], hold: number): readonly Entry
 export function clockAt(
   cards: readonly Entry[],
   heldS: number,
-  { gainedS, tapped, pace, alone }: Pick<Run, 'gainedS' | 'tapped' | 'pace' | 'alone'>,
+  { gainedS, tapped, pace }: Pick<Run, 'gainedS' | 'tapped' | 'pace'>,
+  times = HOLDING_TIMES,
 ): HoldClock {
   if (pace === 'taps') return { heldS, card: Math.min(tapped, cards.length), cardLeftS: 0 };
   let ends = 0;
   for (const [card, entry] of cards.entries()) {
-    ends += holdingS(entry, alone);
+    ends += holdingS(entry, times);
     if (heldS + gainedS < ends) return { heldS, card, cardLeftS: ends - heldS - gainedS };
   }
   return { heldS, card: cards.length, cardLeftS: 0 };

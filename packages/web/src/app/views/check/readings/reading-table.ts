@@ -23,6 +23,7 @@ import { type Entry, entryTitle, type FieldKey, fieldsOf, parseEntry, wayTitle }
 import { afterKey, NumberPad, type PadKey } from './number-pad.ts';
 import { type ReadingUnit } from './parse-reading.ts';
 import { PointsAt } from './points-at.ts';
+import { ClockedTimesStore } from '../../../lesson/clocked-times.store.ts';
 import { keepUsual, readUsual, type UsualWay } from '../../../lesson/usual-readings.ts';
 
 /** A pause this long means that the number is complete. */
@@ -109,6 +110,11 @@ export class ReadingTable {
   private readonly inputs = viewChildren<ElementRef<HTMLInputElement>>('field');
   private readonly paused = new Subject<FieldKey>();
 
+  private readonly clocked = inject(ClockedTimesStore);
+  /** Lines whose tape was clocked, or whose readings stood here before: a correction is no reading. */
+  private readonly read = new Set(this.readLines());
+  private sinceMs: number | null = null;
+
   constructor() {
     this.paused
       .pipe(debounceTime(PAUSE_MS), takeUntilDestroyed())
@@ -159,6 +165,7 @@ export class ReadingTable {
   protected entered(key: FieldKey): void {
     this.active.set(key);
     this.fresh.set(true);
+    this.sinceMs ??= Date.now();
   }
 
   protected typed(key: FieldKey, text: string): void {
@@ -178,6 +185,7 @@ export class ReadingTable {
 
   protected next(key: FieldKey | null): void {
     if (key !== null) this.left(key);
+    this.clockLines();
     const fields = this.tapeFields();
     const at = fields.findIndex((f) => f.key === key);
     // A base that is known is passed over; after the last field the first that is still empty comes.
@@ -186,6 +194,26 @@ export class ReadingTable {
       (this.content.complete() ? undefined : fields.find((f) => !f.isRead && !this.ball.isOf(f.key)));
     if (following !== undefined) this.focus(following.key);
     else this.finish();
+  }
+
+  private readLines(): readonly string[] {
+    const unit = this.content.unit();
+    return this.content
+      .entries()
+      .filter((e) => parseEntry(e, unit).every(({ parsed }) => parsed.kind === 'value'))
+      .map(({ id }) => id);
+  }
+
+  /** What the tape took to a line that is read now, since the line before. */
+  private clockLines(): void {
+    const fresh = this.readLines().filter((id) => !this.read.has(id));
+    if (fresh.length === 0) return;
+    const now = Date.now();
+    if (this.sinceMs !== null && fresh.length === 1) {
+      this.clocked.note('tapeS', (now - this.sinceMs) / 1000, this.content.run().alone ?? false);
+    }
+    for (const id of fresh) this.read.add(id);
+    this.sinceMs = now;
   }
 
   /** Behind the last field there is none: what is typed from here on goes nowhere. */

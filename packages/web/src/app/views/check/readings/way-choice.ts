@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { atHandOf, timesOf } from '@lotrecht/judging';
 import {
   COVERAGE_FACTOR,
@@ -16,19 +16,35 @@ import { waysOfLine } from './ways.ts';
 
 const BORROWED_FACE_ROD_MM = 600;
 
-/** How a line can be read, each way with what it would give: its ± and whether it can say *in* at all. */
+/**
+ * How a line can be read, each way with what it would give: whether one reading can decide, and its ±. Folded, the one
+ * that is chosen stands alone, and the others are a tap further.
+ */
 @Component({
   selector: 'lo-way-choice',
   template: `
-    @for (way of ways(); track way.title) {
+    @for (way of shown(); track way.title) {
       <button
         type="button"
         [attr.aria-pressed]="way.chosen"
-        [attr.aria-label]="line() + ' ' + way.title + ', ' + way.half + way.spoken"
-        (click)="chosen.emit(way.way)"
+        [attr.aria-label]="line() + ' ' + way.title + ', ' + way.said"
+        (click)="choose(way.way)"
       >
         <span>{{ way.title }}</span>
-        <span class="half">{{ way.half }}{{ way.reach }}</span>
+        <span class="half">{{ way.said }}</span>
+      </button>
+    }
+    @if (folds() && others() > 0) {
+      <button
+        class="others"
+        type="button"
+        [attr.aria-label]="
+          unfolded() ? 'Fewer ways to read the ' + line() : others() + ' others to read the ' + line()
+        "
+        [attr.aria-expanded]="unfolded()"
+        (click)="unfolded.set(!unfolded())"
+      >
+        {{ unfolded() ? 'Fewer' : others() + ' others' }}
       </button>
     }
   `,
@@ -55,21 +71,38 @@ const BORROWED_FACE_ROD_MM = 600;
       border: 2px solid var(--lo-twine);
       font-weight: 600;
     }
+    .others {
+      place-content: center;
+      border-color: transparent;
+      background: none;
+      font-weight: 400;
+      text-decoration: underline;
+      text-underline-offset: 4px;
+    }
     .half {
       font-size: 0.875rem;
       font-weight: 400;
       color: var(--lo-ink-soft);
     }
   `,
+  host: { '[class.unfolded]': 'unfolded()' },
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WayChoice {
   private readonly content = inject(CheckContent);
   readonly line = input.required<LineKey>();
   readonly current = input.required<UsualWay>();
+  /** Whether the ways that are not chosen hide until they are asked for. */
+  readonly folds = input(false);
   readonly chosen = output<UsualWay>();
 
-  protected readonly ways = computed(() => {
+  protected readonly unfolded = signal(false);
+  protected readonly shown = computed(() =>
+    this.folds() && !this.unfolded() ? this.ways().filter((way) => way.chosen) : this.ways(),
+  );
+  protected readonly others = computed(() => this.ways().filter((way) => !way.chosen).length);
+
+  private readonly ways = computed(() => {
     const line = this.line();
     const { distanceM } = this.content.target();
     const current = this.current();
@@ -94,13 +127,20 @@ export class WayChoice {
         {
           way,
           title: wayTitle(way.by, way.rod),
-          half: `± ${half.toFixed(1)}°`,
-          reach: tolerance === undefined ? '' : canSayIn ? ', can say in' : '',
-          spoken:
-            tolerance === undefined ? '' : canSayIn ? ', can say in' : ', cannot say in with one reading',
+          said: `${tolerance === undefined ? '' : canSayIn ? 'can decide, ' : 'not alone, '}± ${half.toFixed(1)}°`,
           chosen: way.by === current.by && way.rod === current.rod,
         },
       ];
     });
   });
+
+  /** The one that stands alone is the way to the others; of those that are shown one is chosen. */
+  protected choose(way: UsualWay): void {
+    if (this.folds() && !this.unfolded()) {
+      this.unfolded.set(true);
+      return;
+    }
+    this.unfolded.set(false);
+    this.chosen.emit(way);
+  }
 }

@@ -9,6 +9,7 @@ const NATIVE: Readonly<Record<string, RegExp>> = {
   'a native select': /<select\b/,
   'a native date field': /type="(date|datetime-local|time|month)"/,
   'a native checkbox or radio': /<input[^>]*type="(checkbox|radio)"/,
+  'a form driven by its template': /\bngModel\b/,
   'an escape from types': /\$any\(/,
 };
 
@@ -38,6 +39,7 @@ describe('controls', () => {
     expect(nativeIn('<input matInput type="date" />')).toEqual(['a native date field']);
     expect(nativeIn('<label><input\n  type="checkbox" /></label>')).toEqual(['a native checkbox or radio']);
     expect(nativeIn('(input)="type($any($event))"')).toEqual(['an escape from types']);
+    expect(nativeIn('<input matInput [(ngModel)]="name" />')).toEqual(['a form driven by its template']);
     expect(nativeIn('<mat-select></mat-select>')).toEqual([]);
   });
 });

@@ -241,3 +241,36 @@ export { degreesFromRadians, radiansFromDegrees } from './units/angle.ts';
 export { metresFromMillimetres, millimetresFromMetres } from './units/length.ts';
 
 export { CORE_VERSION } from './version.ts';
+
+// The routine
+export {
+  agreementOfRoutines,
+  breaksFirst,
+  type BreakingStep,
+  type MovingStep,
+  type RoutineAgreement,
+} from './routine/agreement-of-routines.ts';
+export {
+  compareOrders,
+  firstOutOfOrder,
+  type MovedStep,
+  type OrderDifference,
+  type OutOfOrder,
+} from './routine/compare-orders.ts';
+export {
+  type Against,
+  findingOfRoutine,
+  type RoutineFinding,
+  type WantedRoutine,
+} from './routine/finding-of-routine.ts';
+export {
+  type Approach,
+  deedsOf,
+  isCounted,
+  orderOf,
+  ROUTINE_STEPS,
+  type RoutineDeed,
+  type RoutineEvent,
+  type RoutineExpected,
+  type RoutineStep,
+} from './routine/steps.ts';

@@ -86,3 +86,4 @@ export { habitOf, isRevealed, type SeriesPlace, seriesOf, toldChecks } from './p
 export { linesOfChecks } from './progress/lines-of-checks.ts';
 export { kindsOfFirstCheck, type PriorDocument, priorOfAcademy } from './progress/academy-prior.ts';
 export { readdressOfStudent, type StudentReaddress } from './progress/readdress-of-student.ts';
+export { type MethodRoutine, routineOfMethod, type ToldStep } from './routine/routine-of-method.ts';

@@ -18,3 +18,4 @@ export {
   parseLength,
   type TypedLength,
 } from './typed-length.ts';
+export * from './routine-words.ts';

@@ -24,7 +24,18 @@ export const ALL_PARALLEL: MethodDocument = {
   bodyFollowsPath: false,
   faceReference: 'leading-edge',
   markM: 0.4,
-  routine: ['sight from behind', 'mark', 'walk in', 'face', 'stance', 'grip', 'check', 'look', 'go'],
+  routine: [
+    { step: 'sight' },
+    { step: 'mark' },
+    { step: 'walkIn' },
+    { step: 'face' },
+    { step: 'stance' },
+    { step: 'grip' },
+    { step: 'checkLines' },
+    { step: 'look' },
+    { step: 'go' },
+  ],
+  routineExpected: { looks: [1, 3], rehearsals: [0, 2], overBallS: [6, 12], moving: false },
   ballTable: 'graded',
   settings: [
     {

@@ -28,7 +28,14 @@ export const BODY_SETS_THE_PATH: MethodDocument = {
   bodyFollowsPath: true,
   faceReference: 'leading-edge',
   markM: 1,
-  routine: ['face', 'feet', 'body turned by the path', 'tilts', 'go'],
+  routine: [
+    { step: 'face' },
+    { step: 'feet' },
+    { step: 'shoulders', cue: 'Turn the body by the path.' },
+    { step: 'tilt' },
+    { step: 'go' },
+  ],
+  routineExpected: { looks: [1, 3], rehearsals: [0, 2], overBallS: [4, 12] },
   ballTable: 'graded',
   settings: [
     {

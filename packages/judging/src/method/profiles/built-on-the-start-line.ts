@@ -24,7 +24,16 @@ export const BUILT_ON_THE_START_LINE: MethodDocument = {
   bodyFollowsPath: false,
   faceReference: 'leading-edge',
   markM: 0.4,
-  routine: ['grip', 'face at the start line', 'feet', 'knees', 'hips', 'shoulders', 'go'],
+  routine: [
+    { step: 'grip' },
+    { step: 'face', cue: 'Aim the face at the start line.' },
+    { step: 'feet' },
+    { step: 'knees' },
+    { step: 'hips' },
+    { step: 'shoulders' },
+    { step: 'go' },
+  ],
+  routineExpected: { looks: [1, 3], rehearsals: [0, 2], overBallS: [4, 12], moving: false },
   ballTable: 'graded',
   settings: [
     {

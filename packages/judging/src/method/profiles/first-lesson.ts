@@ -20,7 +20,8 @@ export const FIRST_LESSON: MethodDocument = {
   bodyFollowsPath: false,
   faceReference: 'leading-edge',
   markM: 0.25,
-  routine: ['grip', 'aim', 'posture', 'stance', 'go'],
+  routine: [{ step: 'grip' }, { step: 'face' }, { step: 'posture' }, { step: 'stance' }, { step: 'go' }],
+  routineExpected: { overBallS: [3, 15] },
   ballTable: 'blocks',
   settings: [
     {

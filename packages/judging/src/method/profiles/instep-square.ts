@@ -23,14 +23,15 @@ export const INSTEP_SQUARE: MethodDocument = {
   faceReference: 'leading-edge',
   markM: 0.06,
   routine: [
-    'see the shot',
-    'mark',
-    'face',
-    'trail instep square to the leading edge',
-    'stance',
-    'keep moving',
-    'go',
+    { step: 'visualise' },
+    { step: 'mark' },
+    { step: 'face' },
+    { step: 'instep' },
+    { step: 'stance' },
+    { step: 'keepMoving' },
+    { step: 'go' },
   ],
+  routineExpected: { looks: [1, 3], rehearsals: [0, 2], overBallS: [4, 10], moving: true },
   ballTable: 'blocks',
   settings: [
     {

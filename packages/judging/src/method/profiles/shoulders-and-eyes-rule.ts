@@ -25,7 +25,15 @@ export const SHOULDERS_AND_EYES_RULE: MethodDocument = {
   bodyFollowsPath: false,
   faceReference: 'leading-edge',
   markM: 4,
-  routine: ['from behind on the own side', 'face', 'body to fit', 'look', 'trust', 'go'],
+  routine: [
+    { step: 'walkIn' },
+    { step: 'face' },
+    { step: 'shoulders', cue: 'Shoulders along the line, the rest of the body to fit.' },
+    { step: 'look' },
+    { step: 'trust' },
+    { step: 'go' },
+  ],
+  routineExpected: { looks: [1, 3], rehearsals: [0, 2], overBallS: [4, 10] },
   ballTable: 'blocks',
   settings: [
     {

@@ -23,7 +23,16 @@ export const TRAIL_FOOT_FIRST: MethodDocument = {
   bodyFollowsPath: false,
   faceReference: 'leading-edge',
   markM: 1,
-  routine: ['trail foot in, square', 'face', 'look', 'lead foot in', 'trail foot back', 'check', 'go'],
+  routine: [
+    { step: 'trailFoot' },
+    { step: 'face' },
+    { step: 'look' },
+    { step: 'leadStep' },
+    { step: 'trailBack' },
+    { step: 'checkLines' },
+    { step: 'go' },
+  ],
+  routineExpected: { looks: [1, 3], rehearsals: [0, 2], overBallS: [4, 12], moving: false },
   ballTable: 'graded',
   settings: [
     {

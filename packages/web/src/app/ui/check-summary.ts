@@ -67,7 +67,7 @@ import { CLUB_GROUPS } from '../words/words.ts';
       text-decoration-thickness: 1px;
       text-underline-offset: 4px;
     }
-    @media (max-width: 640px) {
+    @media (max-width: 40em) {
       :host {
         grid-template-columns: 1fr;
       }

@@ -50,7 +50,7 @@ import {
       color: var(--lo-ink-soft);
       font-size: 0.9375rem;
     }
-    @media (max-width: 640px) {
+    @media (max-width: 40em) {
       :host {
         grid-template-columns: 26px 78px 1fr auto;
       }

@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
-import { settingGeometry } from '@lotrecht/judging';
+import { routineOfMethod, settingGeometry } from '@lotrecht/judging';
 import { type MethodDocument, type MethodView } from '@lotrecht/records';
 import { signWords } from '@lotrecht/core';
+import { expectedText } from '@lotrecht/words';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { toProblem } from '../../api/problem.ts';
 import { METHOD } from '../../data/kinds/method.ts';
@@ -53,6 +54,11 @@ export class MethodsView {
   protected readonly method = computed(
     () => this.methods().find((m) => m.id === this.methodId()) ?? this.methods()[0],
   );
+  protected readonly routine = computed(() => {
+    const method = this.method();
+    return method === undefined ? null : routineOfMethod(method);
+  });
+  protected readonly expected = computed(() => expectedText(this.method()?.routineExpected ?? {}));
   /** The own method that is shown; undefined for a shipped one, which is only read and copied. */
   protected readonly own = computed(() => this.store.own().find((m) => m.method.id === this.method()?.id));
   protected readonly record = stored(METHOD);

@@ -79,7 +79,7 @@ import { ProblemNote } from '../../ui/problem-note.ts';
       display: block;
       padding: 16px 0;
     }
-    @media (max-width: 640px) {
+    @media (max-width: 40em) {
       li {
         grid-template-columns: 1fr auto;
       }

@@ -79,7 +79,7 @@ const MARGIN = 0.08;
       border-radius: 50%;
       background: var(--lo-paper);
     }
-    @media (max-width: 760px) {
+    @media (max-width: 47.5em) {
       button {
         grid-template-columns: 90px 1fr;
       }

@@ -36,7 +36,7 @@ export type PadKey = 'next' | 'back' | 'sign' | '.' | ' ' | '/' | `${number}`;
       grid-auto-rows: minmax(56px, 62px);
       gap: 6px;
     }
-    @media (max-width: 760px) {
+    @media (max-width: 47.5em) {
       :host {
         grid-auto-rows: 56px;
         gap: 5px;

@@ -44,7 +44,7 @@ import { AimStrip } from '../readings/aim-strip.ts';
       grid-template-columns: repeat(11, 1fr);
       --mat-button-toggle-label-text-size: 1rem;
     }
-    @media (max-width: 760px) {
+    @media (max-width: 47.5em) {
       mat-button-toggle-group {
         grid-template-columns: repeat(6, 1fr);
       }

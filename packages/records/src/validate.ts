@@ -9,6 +9,7 @@ import {
   type CheckDocument,
   type CheckInput,
   type ClubInput,
+  type RoutineInput,
   type ErasureInput,
   type FirstAcademy,
   type InstructorChange,
@@ -94,6 +95,8 @@ export const validateStudentInput: Validator<StudentInput> = validator(generated
 /** Validates a lesson as typed in. */
 export const validateLessonInput: Validator<LessonInput> = validator(generated.validateLessonInput);
 
+/** Validates a recorded walk-in. */
+export const validateRoutineInput: Validator<RoutineInput> = validator(generated.validateRoutineInput);
 /** Validates a club of a student's bag. */
 export const validateClubInput: Validator<ClubInput> = validator(generated.validateClubInput);
 

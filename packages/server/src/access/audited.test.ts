@@ -11,7 +11,7 @@ import { type Route } from '../http/route.ts';
 import { KINDS } from '../records/kinds/index.ts';
 import { saveWorkedCheck, workedCheck } from '../test/documents.ts';
 import { ROUTES } from '../test/routes.ts';
-import { idOfKind, sampleOf } from '../test/samples.ts';
+import { idOfKind, renamed, sampleOf } from '../test/samples.ts';
 import { type Answer, startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
 
 let app: TestApp;
@@ -55,14 +55,9 @@ async function changes(): Promise<Readonly<Record<string, Do>>> {
     head.put(check, { revision: 1, lessonId, document: workedCheck('right', 610) });
   done['delete /api/checks/:id'] = () => head.delete(check);
   done['post /api/checks/:id/restore'] = () => head.post(`${check}/restore`, {});
-  for (const { name, path, owner, orderedBy } of KINDS) {
-    if (owner === 'student')
-      kind(
-        path,
-        idOfKind(name),
-        { revision: 0, ...sampleOf(name, { studentId }) },
-        { [orderedBy]: 'Otherwise' },
-      );
+  for (const of of KINDS.filter(({ owner }) => owner === 'student')) {
+    const whole = { revision: 0, ...sampleOf(of.name, { studentId }) };
+    kind(of.path, idOfKind(of.name), whole, renamed(of, 'Otherwise'));
   }
   let link: NewStudentLinkView | undefined;
   done['post /api/students/:id/student-links'] = async () => {

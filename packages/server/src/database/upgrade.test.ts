@@ -196,6 +196,9 @@ const WRITTEN: Readonly<
   '0020': [
     { text: 'UPDATE student_standing SET relapsed = relapsed + 1 WHERE academy_id = ?', values: [ACADEMY] },
   ],
+  '0021': [
+    { text: 'UPDATE student_standing SET line_flags = ? WHERE academy_id = ?', values: ['[]', ACADEMY] },
+  ],
 };
 const states = Object.keys(WRITTEN);
 const running: TestApp[] = [];

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { type SyncView } from '@lotrecht/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { KINDS } from '../records/kinds/index.ts';
-import { sampleOf } from '../test/samples.ts';
+import { renamed, sampleOf } from '../test/samples.ts';
 import { type Answer, TestClient } from '../test/test-app.ts';
 import { cuttableWire, makeLesson, PatientSave, report, Rig, ROUNDS, sleep, until } from './rig.ts';
 
@@ -40,11 +40,11 @@ interface Changed {
 }
 
 const CHANGED: readonly Changed[] = [
-  ...KINDS.map(({ name, path, orderedBy }) => ({
-    name,
-    path,
-    whole: () => sampleOf(name, { studentId }),
-    part: name === 'method' ? { method: { name: 'Otherwise' } } : { [orderedBy]: 'Otherwise' },
+  ...KINDS.map((kind) => ({
+    name: kind.name,
+    path: kind.path,
+    whole: () => sampleOf(kind.name, { studentId }),
+    part: renamed(kind, 'Otherwise'),
   })),
   {
     name: 'student',

@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';
 import { saveWorkedCheck } from '../test/documents.ts';
 import { answered, broughtIn, countsOf, fileOf, type House, houseOf } from '../test/houses.ts';
-import { sampleOf } from '../test/samples.ts';
+import { renamed, sampleOf } from '../test/samples.ts';
 import { startTestApp, type TestApp } from '../test/test-app.ts';
 import { type AnyKind } from './kind.ts';
 import { KINDS } from './kinds/index.ts';
@@ -32,11 +32,6 @@ async function houseWith(kind: AnyKind): Promise<string> {
     body: { id, revision: 1 },
   });
   return id;
-}
-
-/** Another name, where a kind keeps it. */
-function renamed(kind: AnyKind, name: string): object {
-  return kind.name === 'method' ? { method: { name } } : { [kind.orderedBy]: name };
 }
 
 const PARTS = ['Otherwise', 'A third', 'A fourth'] as const;

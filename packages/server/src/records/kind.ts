@@ -46,6 +46,11 @@ export interface Kind<Input extends Revised, View extends Stored> {
   readonly parents?: Readonly<Record<string, KindTable>>;
   /** @throws DocumentRefused */
   readonly require: (body: unknown) => Input;
+  /**
+   * What only grows: a change that takes away what stood there is refused at this field (a pointer), in the words that
+   * `lost` finds; null where nothing is lost. Default: all of it may change.
+   */
+  readonly appends?: { readonly field: string; readonly lost: (before: Said, after: Said) => string | null };
   /** What is stored of what came in. Default: each field as it came. */
   readonly toRow?: (id: string, input: Input) => Said;
   /** What is shown of what is stored. Default: all of it. */

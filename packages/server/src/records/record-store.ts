@@ -1,4 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
+import { DocumentRefused } from '@lotrecht/records';
 import { type Actor } from '../access/actor.ts';
 import { type Scope } from '../access/scope.ts';
 import { visibleStudents } from '../access/visible.ts';
@@ -118,6 +119,12 @@ export function recordsOf<Input extends Revised, View extends Stored>(
     return student.id;
   };
 
+  const requireNothingLost = (before: Said, said: Said): void => {
+    const message = kind.appends?.lost(before, said) ?? null;
+    if (message === null) return;
+    throw new DocumentRefused([{ code: 'not-allowed', path: `/${kind.appends?.field ?? ''}`, message }]);
+  };
+
   const store = async (tx: Queries, actor: Actor, id: string, input: Input): Promise<void> => {
     const { revision } = input;
     const said = toRow(id, input);
@@ -125,6 +132,7 @@ export function recordsOf<Input extends Revised, View extends Stored>(
     if (before !== undefined && isDeepStrictEqual(content(before), content(said))) return;
     if (before !== undefined && revision === 0) throw new MovedOn();
     if (before === undefined && revision > 0) throw notFound();
+    if (before !== undefined) requireNothingLost(before, said);
     // What is one student's never becomes another's.
     if (before !== undefined && ofStudent && before['studentId'] !== said['studentId']) throw notFound();
     const studentId = await holdOwner(tx, actor, said);

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { ALL_PARALLEL } from '@lotrecht/judging';
 import { type StationPlanInput } from '@lotrecht/records';
+import { type AnyKind } from '../records/kind.ts';
 
 /** Whose a sample is. */
 export interface SampleIds {
@@ -27,8 +28,34 @@ const SAMPLES: Readonly<Record<string, (ids: SampleIds) => object>> = {
   place: () => ({ name: 'Rim', kind: 'range', marks: [] }),
   method: () => ({ method: { ...ALL_PARALLEL, name: 'Rim school' } }),
   'station-plan': () => PLAN,
+  routine: ({ studentId }) => ({
+    studentId,
+    heldOn: '2026-04-17',
+    startedAt: '2026-04-17T09:20:00.000Z',
+    note: 'Early, windy',
+    recording: {
+      method: 'All parallel',
+      steps: ['face', 'stance', 'go'],
+      help: 'blind',
+      phase: 'baseline',
+      place: 'range',
+      events: [
+        { id: idOfKind('first tap'), deed: 'stance', atS: 0 },
+        { id: idOfKind('second tap'), deed: 'face', atS: 2.5 },
+      ],
+    },
+  }),
   club: ({ studentId }) => ({ studentId, name: 'Old seven', clubGroup: 'mid-iron' }),
 };
+
+/** The same with another name, or another note where it has no name: a patch of any kind. */
+export function renamed(
+  { name, fields, orderedBy }: Pick<AnyKind, 'name' | 'fields' | 'orderedBy'>,
+  to: string,
+): object {
+  if (name === 'method') return { method: { name: to } };
+  return { ['note' in fields ? 'note' : orderedBy]: to };
+}
 
 /** @throws for a kind that has no sample yet */
 export function sampleOf(kind: string, ids: SampleIds): object {

@@ -1,0 +1,19 @@
+-- Walk-ins, recorded tap by tap; which set-up one of them ended in.
+
+CREATE TABLE routine (
+  academy_id UUID NOT NULL,
+  id UUID NOT NULL,
+  revision INT UNSIGNED NOT NULL DEFAULT 1,
+  student_id UUID NOT NULL,
+  lesson_id UUID NULL,
+  check_id UUID NULL,
+  held_on DATE NOT NULL,
+  started_at CHAR(24) NOT NULL,
+  note VARCHAR(400) NULL,
+  recording JSON NOT NULL,
+  created_at DATETIME(3) NOT NULL DEFAULT UTC_TIMESTAMP(3),
+  deleted_at DATETIME(3) NULL,
+  PRIMARY KEY (academy_id, id),
+  KEY routine_of_student (academy_id, student_id, deleted_at, started_at),
+  CONSTRAINT routine_student FOREIGN KEY (academy_id, student_id) REFERENCES student (academy_id, id)
+);

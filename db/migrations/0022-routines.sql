@@ -1,4 +1,4 @@
--- Walk-ins, recorded tap by tap; which set-up one of them ended in.
+-- Walk-ins, recorded tap by tap.
 
 CREATE TABLE routine (
   academy_id UUID NOT NULL,
@@ -6,7 +6,6 @@ CREATE TABLE routine (
   revision INT UNSIGNED NOT NULL DEFAULT 1,
   student_id UUID NOT NULL,
   lesson_id UUID NULL,
-  check_id UUID NULL,
   held_on DATE NOT NULL,
   started_at CHAR(24) NOT NULL,
   note VARCHAR(400) NULL,

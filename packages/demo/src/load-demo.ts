@@ -30,11 +30,13 @@ import {
   refreshPriors,
   refreshStandings,
   refreshStatistics,
+  routines,
   sql,
 } from '@lotrecht/server/filling';
 import { type DemoCheck, heldAt, openLesson, plannedChecks, simulateCheck } from './simulate.ts';
 import { type DemoStudent, STUDENTS } from './students.ts';
 import { INSTRUCTORS, LANDMARKS, RAFTS } from './tarnside.ts';
+import { walkInsOf } from './walk-ins.ts';
 
 const SEED = 20_260_417;
 const DAYS_BETWEEN_LESSONS = 17;
@@ -112,6 +114,8 @@ async function loadStudent(
     await insertConsent(tx, actor, studentId, { scope: 'records', givenBy, givenOn: first });
   }
   let checks = 0;
+  // Dice of their own: what is measured stays as it is, whoever walks in.
+  const walking = diceOf(SEED + 1);
   // What later lessons know of the earlier ones, as the application would send it along.
   const cold: ColdCheck[] = [];
   for (let lesson = 0; lesson < student.lessons; lesson++) {
@@ -136,6 +140,10 @@ async function loadStudent(
       notes: workedOn(made),
       placeId: places[heldAt(held).place],
     });
+    if (student.walkIns !== undefined && lesson >= student.lessons - ANSWERED) {
+      for (const walkIn of walkInsOf(student.walkIns, { studentId, lessonId, heldOn }, walking))
+        await routines.insert(tx, actor, randomUUID(), walkIn);
+    }
     for (const [n, check] of made.entries()) {
       const id = randomUUID();
       const { record, rebase, circumstances } = check;

@@ -1,4 +1,5 @@
 import { type DemoClub } from './tarnside.ts';
+import { type DemoWalkIns } from './walk-ins.ts';
 
 /** Lines of the body that the demo reads. */
 export type BodyLine = 'toes' | 'heels' | 'knees' | 'hips' | 'shoulders' | 'eyes';
@@ -37,6 +38,8 @@ export interface DemoStudent {
   readonly elsewhere?: readonly { readonly place: 'hall' | 'range' | 'course'; readonly share: number }[];
   /** How far behind its place in the table the ball usually lies, mm; read in the first set-up of a lesson. Default: nobody looks at it. */
   readonly ballBackMm?: number;
+  /** How they walk in, recorded in their last two lessons. Default: nobody records it. */
+  readonly walkIns?: DemoWalkIns;
   /** The string of the last lesson was found turned by this, right positive. */
   readonly laidOffDeg?: number;
 }
@@ -171,6 +174,7 @@ export const STUDENTS: readonly DemoStudent[] = [
     daysSinceLast: 9,
     spreadDeg: 1,
     notes: 'Feet closed, shoulders square: ask which he feels.',
+    walkIns: 'breaks-under-test',
     toesDeg: steady(5),
     faceDeg: slightlyOpen,
     linesDeg: () => ({ knees: 3.2, hips: 1.4, shoulders: 0.3, eyes: 0.2 }),
@@ -264,6 +268,7 @@ export const STUDENTS: readonly DemoStudent[] = [
     daysSinceLast: 15,
     spreadDeg: 1.1,
     notes: '',
+    walkIns: 'looks-lifted',
     toesDeg: steady(-0.4),
     faceDeg: slightlyOpen,
   },

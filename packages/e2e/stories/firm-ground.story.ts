@@ -116,6 +116,7 @@ test('a draft is opened again by who typed it, and by nobody else', async ({ pag
   const address = page.url();
   await page.getByRole('link', { name: 'Account' }).click();
   await page.getByRole('button', { name: 'Sign out here' }).click();
+  await expect(page.getByLabel('E-mail')).toBeVisible();
 
   const { password } = demoSignIn(served);
   await new SignInPage(page).signIn(served.address, { email: 'teo@tarnside.example', password });
@@ -124,6 +125,7 @@ test('a draft is opened again by who typed it, and by nobody else', async ({ pag
   await expect(check.field('Toes Lead gap')).toHaveValue('');
   await page.getByRole('link', { name: 'Account' }).click();
   await page.getByRole('button', { name: 'Sign out here' }).click();
+  await expect(page.getByLabel('E-mail')).toBeVisible();
 
   await signIn(page);
   await page.goto(address);

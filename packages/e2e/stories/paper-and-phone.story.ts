@@ -112,10 +112,7 @@ test('a lesson goes home: hand-out, link, self-check typed without a network, on
 
   await page.getByRole('link', { name: 'Petra Lindqvarn' }).click();
   await page.getByRole('link', { name: 'Progress' }).click();
-  await page
-    .getByRole('button', { name: /^test, blind, home, by the student/ })
-    .first()
-    .click();
+  await choose(page.getByLabel('Set-ups'), /^test, blind, home, by the student/);
   const table = page.getByRole('region', { name: 'Lesson by lesson' });
   await expect(table.getByRole('row')).toHaveCount(2);
   await expect(table).toContainText('3.9° closed');

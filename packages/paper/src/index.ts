@@ -33,5 +33,5 @@ export { partnerCard } from './card/partner-card.ts';
 // What goes home
 export { boardDrawing } from './hand-out/board.ts';
 export { composeHandOut, type HandOutGround } from './hand-out/compose-hand-out.ts';
-export { type Drill, drillOf, DRILLS, drillsFor, USUAL_DOSE } from './hand-out/drills.ts';
+export { type Drill, drillOf, DRILLS, drillsFor, ORDER_DRILL, USUAL_DOSE } from './hand-out/drills.ts';
 export { handOut, type HandOutWish } from './hand-out/hand-out.ts';

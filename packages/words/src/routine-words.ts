@@ -96,7 +96,9 @@ export function routineSentences(said: RoutineSaid, wanted: RoutineWanted = {}):
       ? 'In the method’s order.'
       : `${stepTitle(outOfOrder.step)} before ${lower(outOfOrder.before)}.`,
   ];
-  if (missing.length > 0) sentences.push(`Left out: ${named(missing)}.`);
+  // That nobody looked is said with the looks.
+  const left = missing.filter((step) => step !== 'look' || said.looksAgainst !== 'below');
+  if (left.length > 0) sentences.push(`Left out: ${named(left)}.`);
   if (added.length > 0) sentences.push(`Added: ${named(added)}.`);
   if (approach !== null) sentences.push(`Came ${APPROACH_WORDS[approach]}.`);
   if (looks > 0 || said.looksAgainst === 'below') {
@@ -195,4 +197,22 @@ export function expectedText(wanted: RoutineWanted & { readonly moving?: boolean
     ...(moving === undefined ? [] : [moving ? 'kept moving over the ball' : 'standing still over the ball']),
   ];
   return parts.length === 0 ? '' : `${parts.join('; ')}.`;
+}
+
+/**
+ * What is said where the order is the one thing.
+ *
+ * @example orderFirstSentences({ step: 'Stance', before: 'Face' })[0] // 'The order first: face before stance.'
+ */
+export function orderFirstSentences({
+  step,
+  before,
+}: {
+  readonly step: string;
+  readonly before: string;
+}): readonly string[] {
+  return [
+    `The order first: ${lower(before)} before ${lower(step)}.`,
+    'Say each step as you do it. If one comes too early, step away and begin again.',
+  ];
 }

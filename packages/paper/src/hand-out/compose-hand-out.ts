@@ -14,6 +14,7 @@ import {
   LINE_TITLES,
   type LineKey,
   moveText,
+  orderFirstSentences,
 } from '@lotrecht/words';
 import { LINE_NAMES } from '@lotrecht/core';
 import { sightPicture } from '../sight/sight-picture.ts';
@@ -77,14 +78,16 @@ export function composeHandOut(ground: HandOutGround): HandOutWish {
       return found === undefined ? [] : [foundText(key, found, leanOf(result, key), junior)];
     }),
     priority:
-      line === null || read === undefined || advised === null
-        ? ['Keep it as it is. Nothing stood out.']
-        : priorityOf(line, read, advised, {
-            distanceM,
-            junior,
-            handedness: document.handedness,
-            units: ground.units ?? METRIC,
-          }),
+      record?.routineFirst !== undefined
+        ? orderFirstSentences(record.routineFirst)
+        : line === null || read === undefined || advised === null
+          ? ['Keep it as it is. Nothing stood out.']
+          : priorityOf(line, read, advised, {
+              distanceM,
+              junior,
+              handedness: document.handedness,
+              units: ground.units ?? METRIC,
+            }),
     drill: {
       name: drill.name,
       how: drill.how,

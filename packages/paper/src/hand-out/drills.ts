@@ -13,8 +13,17 @@ export interface Drill {
 export const USUAL_DOSE =
   'At home 5 to 6 minutes, two or three times a week, for four weeks. Walk in 5 to 7 times before the first ball.';
 
+/** What is practised where the order of the routine is the one thing. */
+export const ORDER_DRILL = 'order-aloud';
+
 /** Feedback fades from drill to drill: rods for every ball first, nothing under pressure last. */
 export const DRILLS: readonly Drill[] = [
+  {
+    id: ORDER_DRILL,
+    name: 'Walk in by the order, aloud',
+    how: 'Walk in without a ball and say each step as you do it. If a step comes too early, step away and begin again.',
+    lines: [],
+  },
   {
     id: 'look-only',
     name: 'Walk in and look, no ball',
@@ -61,7 +70,7 @@ export const DRILLS: readonly Drill[] = [
 
 /** What a drill is found by. @example drillOf('toe-rod').name // 'Rod along the toes' */
 export function drillOf(id: string): Drill {
-  const drill = DRILLS.find((d) => d.id === id) ?? DRILLS[0];
+  const drill = DRILLS.find((d) => d.id === id) ?? DRILLS.find((d) => d.lines.length > 0);
   if (drill === undefined) throw new Error('there are drills');
   return drill;
 }

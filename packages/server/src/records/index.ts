@@ -1,10 +1,13 @@
 import { CLUB } from './kinds/club.ts';
+import { ROUTINE } from './kinds/routine.ts';
 import { METHOD } from './kinds/method.ts';
 import { PLACE } from './kinds/place.ts';
 import { recordsOf } from './record-store.ts';
 
 /** Where balls are hit. */
 export const places = recordsOf(PLACE);
+/** Recorded walk-ins. */
+export const routines = recordsOf(ROUTINE);
 /** Students' own clubs. */
 export const clubs = recordsOf(CLUB);
 /** An academy's own methods. */

@@ -12,8 +12,8 @@ let walkIn: RoutineInput;
 beforeAll(async () => {
   app = await startTestApp();
   client = (await app.signedIn(await app.academy('Tarnside'), 'head')).client;
-  const { studentId, lessonId, checkId } = await saveWorkedCheck(client);
-  walkIn = { ...(sampleOf('routine', { studentId }) as RoutineInput), revision: 0, lessonId, checkId };
+  const { studentId, lessonId } = await saveWorkedCheck(client);
+  walkIn = { ...(sampleOf('routine', { studentId }) as RoutineInput), revision: 0, lessonId };
 });
 afterAll(() => app.stop());
 
@@ -26,7 +26,10 @@ const withTaps = (revision: number, events: RoutineInput['recording']['events'])
 describe('a recorded walk-in', () => {
   it('grows by taps, a tap is struck out, and none is taken away or told otherwise', async () => {
     const path = `/api/routines/${randomUUID()}`;
-    expect(await client.put(path, walkIn)).toMatchObject({ status: 200, body: { checkId: walkIn.checkId } });
+    expect(await client.put(path, walkIn)).toMatchObject({
+      status: 200,
+      body: { lessonId: walkIn.lessonId },
+    });
     const [first, second] = walkIn.recording.events;
     if (first === undefined || second === undefined) throw new Error('the sample has two taps');
     const third = { id: randomUUID(), deed: 'look', atS: 5, lifted: true };
@@ -55,7 +58,7 @@ describe('a recorded walk-in', () => {
     expect(JSON.stringify(refused.body)).toContain('/recording/events/0/deed');
   });
 
-  it('of a lesson or check of another academy is not taken', async () => {
+  it('of a lesson of another academy is not taken', async () => {
     const stranger = (await app.signedIn(await app.academy('Elsewhere'), 'head')).client;
     const own = await saveWorkedCheck(stranger);
     const stolen = { ...walkIn, studentId: own.studentId, lessonId: own.lessonId };

@@ -73,6 +73,11 @@ export const routes: Routes = [
           }),
       },
       {
+        path: 'lessons/:lessonId/routine',
+        title: 'Routine · Lotrecht',
+        loadComponent: () => import('./views/routine/recorder.ts').then((m) => m.RecorderPage),
+      },
+      {
         path: 'lessons/:lessonId/checks/:checkId',
         title: 'Check · Lotrecht',
         loadComponent: () => import('./views/check/check.ts').then((m) => m.CheckPage),

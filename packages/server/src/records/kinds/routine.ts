@@ -11,14 +11,13 @@ export const ROUTINE: Kind<RoutineInput, Kept<RoutineInput>> = {
   fields: {
     studentId: 'plain',
     lessonId: 'plain',
-    checkId: 'plain',
     heldOn: 'plain',
     startedAt: 'plain',
     note: 'plain',
     recording: 'json',
   },
   orderedBy: 'startedAt',
-  parents: { lessonId: 'lesson', checkId: 'setup_check' },
+  parents: { lessonId: 'lesson' },
   require: validateRoutineInput,
   appends: { field: 'recording/events', lost: lostTap },
 };

@@ -18,7 +18,15 @@ import { type Observable } from 'rxjs';
 
 /** What can be deleted, and brought back. */
 export type Deletable =
-  'students' | 'lessons' | 'checks' | 'places' | 'methods' | 'station-plans' | 'hand-outs' | 'clubs';
+  | 'students'
+  | 'lessons'
+  | 'checks'
+  | 'places'
+  | 'methods'
+  | 'station-plans'
+  | 'hand-outs'
+  | 'clubs'
+  | 'routines';
 
 /** The academy's data over HTTP: students, lessons, checks. Ids are chosen here, so that a save can be sent again. */
 @Injectable({ providedIn: 'root' })

@@ -47,7 +47,7 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
   private readonly left = new Subject<void>();
   /** A later save takes the place of one that still waits: an older one never goes on top of it. */
   private readonly superseded = new Subject<void>();
-  private id = '';
+  private called = '';
   private studentId: string | undefined;
   private mine: Input | null = null;
   /** What stands in the fields, with what the page keeps beside it. */
@@ -64,9 +64,14 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
     });
   }
 
+  /** What it is called: a new one that was begun here earlier keeps its own id. */
+  get id(): string {
+    return this.called;
+  }
+
   /** Begins with what the server has, or with nothing. @returns what was typed here over it and not kept */
   async begin(id: string, view: View | null, studentId?: string): Promise<TypedEarlier<Input> | null> {
-    this.id = id;
+    this.called = id;
     this.studentId = studentId;
     this.stored.set(view);
     this.conflict.set(null);
@@ -92,7 +97,7 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
       studentId,
     }: { readonly isIt?: (input: Input) => boolean; readonly studentId?: string } = {},
   ): Promise<TypedEarlier<Input> | null> {
-    this.id = id;
+    this.called = id;
     const { instructorId, kind } = this.key();
     const begun = await fromDevice(this.drafts.newOfKind(instructorId, kind), []);
     const found = begun.find(({ input }) => isIt(input as Input));

@@ -108,6 +108,6 @@ export class Shell {
     void import('../data/mirror.ts').then((it) => this.mirror.set(this.injector.get(it.Mirror)));
   }
 
-  /** The check takes the whole of a phone: the way back is in its own header. */
-  protected readonly atCheck = computed(() => /\/checks\//.test(this.url()));
+  /** Check and recorder take the whole of a phone: the way back is in the header. */
+  protected readonly atCheck = computed(() => /\/(checks\/|routine$)/.test(this.url()));
 }

@@ -6,7 +6,7 @@ import { MatInput } from '@angular/material/input';
 import { askAboutComma, parseLength } from '@lotrecht/words';
 
 /** What a number is: a length in millimetres typed in any unit, metres, degrees, or percent. */
-export type NumberKind = 'mm' | 'cm' | 'in' | 'm' | 'yd' | '°' | '%';
+export type NumberKind = 'mm' | 'cm' | 'in' | 'm' | 'yd' | '°' | '%' | 's' | '';
 
 /**
  * A labelled number that is settled when left. A slip stays in its field with what to type, and out of the value.
@@ -17,7 +17,7 @@ export type NumberKind = 'mm' | 'cm' | 'in' | 'm' | 'yd' | '°' | '%';
   imports: [MatFormField, MatInput, MatLabel, ReactiveFormsModule],
   template: `
     <mat-form-field>
-      <mat-label>{{ label() }}, {{ kind() }}</mat-label>
+      <mat-label>{{ label() }}{{ kind() === '' ? '' : ', ' + kind() }}</mat-label>
       <input
         matInput
         type="text"
@@ -104,7 +104,7 @@ export class NumberField {
     if (value < least || value > most) {
       const to = Number.isFinite(most) ? ` to ${Number(this.inUnit(most).toFixed(3))}` : ' or more';
       this.slip.set(
-        `Read ${text.trim()}. Type ${this.kind()} from ${Number(this.inUnit(least).toFixed(3))}${to}.`,
+        `Read ${text.trim()}. Type ${this.kind() || 'a number'} from ${Number(this.inUnit(least).toFixed(3))}${to}.`,
       );
       return;
     }
@@ -115,7 +115,7 @@ export class NumberField {
 
   private read(text: string): number | string {
     const kind = this.kind();
-    if (kind === '°' || kind === '%') {
+    if (kind === '°' || kind === '%' || kind === 's' || kind === '') {
       const asked = askAboutComma(text);
       if (asked !== null) return asked;
       const number = Number(text.replace(',', '.').replace(/[°%]/, ''));

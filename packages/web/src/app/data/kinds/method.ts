@@ -1,3 +1,4 @@
+import { routineOfMethod } from '@lotrecht/judging';
 import { type MethodDocument, type MethodInput, type MethodView } from '@lotrecht/records';
 import { LINE_TITLES, type LineKey } from '../../words/words.ts';
 import { type RecordKind } from '../record-kind.ts';
@@ -16,6 +17,12 @@ export const METHOD: RecordKind<MethodInput, MethodView> = {
       text: Object.entries(method.goalsDeg ?? {})
         .map(angle)
         .join('; '),
+    },
+    {
+      label: 'Routine',
+      text: routineOfMethod(method)
+        .told.map(({ title }) => title)
+        .join(', '),
     },
     { label: 'Mark', text: `${method.markM} m ahead` },
     { label: 'Settings', text: method.settings.map((s) => `${s.setting} ${s.choice}`).join('; ') },

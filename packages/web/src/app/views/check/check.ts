@@ -44,6 +44,7 @@ import { conflictRows } from './conflict-rows.ts';
 import { markColour, SERIES_LENGTHS } from '../../words/series.ts';
 import { type Doubt } from './readings/doubts.ts';
 import { FindingPanel } from './finding/finding-panel.ts';
+import { OrderFirst } from './finding/order-first.ts';
 import { FindingWords } from './finding/finding-words.ts';
 import { Guesses } from './holds/guesses.ts';
 import { NextStep } from './holds/next-step.ts';
@@ -78,6 +79,7 @@ const BEGUN: Readonly<Record<string, BegunStep>> = { blind: 'blind', work: 'work
     HoldStage,
     ItemsSheet,
     NextStep,
+    OrderFirst,
     ProblemNote,
     ReadingTable,
     Release,
@@ -110,6 +112,8 @@ export class CheckPage {
   /** The series that a new set-up belongs to, and its place in it, from the address. */
   readonly series = input<string>();
   readonly place = input<string>();
+  /** The recorded walk-in that ended in a freeze: its hold begins at once. */
+  readonly routine = input<string>();
 
   protected readonly store = inject(CheckStore);
   protected readonly content = inject(CheckContent);
@@ -224,10 +228,22 @@ export class CheckPage {
           const series = this.seriesBegun();
           void this.store
             .open(checkId, { ...atHand, step, series })
-            .then(() => this.blind.open(lessonId, checkId));
+            .then(() => this.blind.open(lessonId, checkId))
+            .then(() => this.freeze());
         },
         error: (error: unknown) => this.problem.set(toProblem(error)),
       });
+  }
+
+  /** The student stands already: one set-up, held now. A reload in the middle of it begins nothing anew. */
+  private freeze(): void {
+    const routineId = this.routine();
+    const { record, run } = this.content;
+    if (routineId === undefined || this.store.stored() !== null) return;
+    if (record().routineId !== undefined || run().hold > 0) return;
+    this.content.note({ routineId });
+    if (this.blind.canChoose()) this.blind.choose(1);
+    this.runner.begin();
   }
 
   private seriesBegun(): { readonly id: string; readonly place: number } | undefined {

@@ -34,6 +34,12 @@ function rowsOf(said: SaidCheck, unit: LengthUnit): readonly (readonly [label: s
     ['Method', method?.id ?? 'own tolerances'],
     ['Circumstances', circumstances === null ? '' : circumstancesText(circumstances)],
     ['Felt aimed', record?.feltDeg === undefined ? '' : bearingText(record.feltDeg)],
+    [
+      'Order first',
+      record?.routineFirst === undefined
+        ? ''
+        : `${record.routineFirst.before} before ${record.routineFirst.step}`,
+    ],
     ['Work on', record?.priority === undefined ? '' : LINE_TITLES[record.priority]],
     ['Items', itemSentences(record?.items).join(' ')],
   ];

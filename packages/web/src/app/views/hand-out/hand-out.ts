@@ -24,7 +24,7 @@ import {
   type StudentView,
   type TakeHomeView,
 } from '@lotrecht/records';
-import { DRILLS, drillsFor, USUAL_DOSE } from '@lotrecht/paper';
+import { DRILLS, drillsFor, ORDER_DRILL, USUAL_DOSE } from '@lotrecht/paper';
 import { forkJoin, map, of, switchMap } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
@@ -155,8 +155,13 @@ export class HandOutOfCheck {
     void this.begin(handOut, student.id);
   }
 
-  /** Until another is chosen: the first drill of the line that is worked on. */
+  /** Until another is chosen: the order’s where that is the one thing, else the first of the line that is worked on. */
   private suggestDrill(lesson: LessonView): void {
+    const check = lesson.checks.find(({ id }) => id === this.checkId());
+    if (check?.record?.routineFirst !== undefined) {
+      this.drillId.set(ORDER_DRILL);
+      return;
+    }
     const line = workedOn(lesson);
     const [first] = line === null ? [] : drillsFor(line);
     if (first !== undefined) this.drillId.set(first.id);

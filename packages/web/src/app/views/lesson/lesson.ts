@@ -37,6 +37,7 @@ import { RecordTrouble } from '../../ui/record-trouble.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Undo } from '../../ui/undo.ts';
 import { BeforeAfter } from './before-after.ts';
+import { WalkIns } from '../../ui/walk-ins.ts';
 import { LessonLine } from './lesson-line.ts';
 
 @Component({
@@ -45,6 +46,7 @@ import { LessonLine } from './lesson-line.ts';
     DayField,
     BeforeAfter,
     LessonLine,
+    WalkIns,
     RecordTrouble,
     ReactiveFormsModule,
     MatButton,

@@ -24,6 +24,7 @@ import {
 import { LINE_NAMES, signWords } from '@lotrecht/core';
 import { NumberField } from '../../ui/number-field.ts';
 import { CLUB_GROUPS, LINE_TITLES, type LineKey } from '../../words/words.ts';
+import { RoutineForm } from './routine-form.ts';
 
 type JudgedLimits = Pick<JudgedBy, 'tolerancesDeg' | 'goalsDeg'>;
 
@@ -43,6 +44,7 @@ const FIRST_TOLERANCE: readonly [number, number] = [-2, 2];
     MatOption,
     MatSelect,
     NumberField,
+    RoutineForm,
   ],
   templateUrl: './method-form.html',
   styleUrls: ['../../ui/plain-fields.scss', './method-form.scss'],

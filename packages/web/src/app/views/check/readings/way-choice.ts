@@ -30,8 +30,7 @@ const BORROWED_FACE_ROD_MM = 600;
         [attr.aria-label]="line() + ' ' + way.title + ', ' + way.said"
         (click)="choose(way.way)"
       >
-        <span>{{ way.title }}</span>
-        <span class="half">{{ way.said }}</span>
+        <span>{{ way.title }}</span>&ngsp;<span class="half">{{ way.said }}</span>
       </button>
     }
     @if (folds() && others() > 0) {

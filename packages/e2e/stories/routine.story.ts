@@ -1,0 +1,124 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+import { test } from '../pages/quiet.ts';
+import { CheckPage } from '../pages/check.page.ts';
+import { servedWithDemo } from '../pages/served.ts';
+
+servedWithDemo();
+
+test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+
+const button = (page: Page, name: string | RegExp): Locator =>
+  page.getByRole('button', typeof name === 'string' ? { name, exact: true } : { name });
+
+/** The steps of the method in its order, as they are tapped. */
+const IN_ORDER = [
+  'Sight from behind',
+  'Mark',
+  'Walk in: own side, behind',
+  'Face',
+  'Stance',
+  'Grip',
+  'Check the lines',
+  'Look, rolled',
+  'Go',
+] as const;
+
+async function openRecorder(page: Page, student: string): Promise<void> {
+  await page.getByRole('link', { name: student }).first().tap();
+  await page.getByRole('link', { name: 'Record a walk-in' }).tap();
+  await expect(page.getByRole('heading', { name: 'Walk-in 1' })).toBeVisible();
+}
+
+test('five walk-ins are recorded with a thumb, one tap more than steps; one is struck out, one ends in a hold', async ({
+  page,
+}) => {
+  await openRecorder(page, 'Osk Brannel');
+  let taps = 0;
+  const tap = async (name: string): Promise<void> => {
+    taps++;
+    await button(page, name).tap();
+  };
+  const walkIn = async (steps: readonly string[]): Promise<void> => {
+    for (const step of steps) await tap(step);
+  };
+  const last = page.getByRole('region', { name: 'What it showed' }).locator('p').first();
+
+  // Feet before face, reloaded in the middle, with a wrong tap struck out.
+  await walkIn(['Sight from behind', 'Mark', 'Walk in: own side, behind', 'Stance']);
+  await tap('Shuffle');
+  await page.getByRole('button', { name: /^Shuffle \d+ s: strike it out$/ }).tap();
+  await page.waitForTimeout(300);
+  await page.reload();
+  await expect(page.getByRole('list', { name: 'Taps so far' }).getByRole('listitem')).toHaveCount(5);
+  await walkIn(['Face', 'Grip', 'Check the lines', 'Look, rolled', 'Look, lifted', 'Go']);
+  await expect(last).toHaveText('Stance before face.');
+  await expect(page.getByText('2 looks, 1 lifted.')).toBeVisible();
+  await expect(page.getByText(/shuffle/)).toHaveCount(0);
+
+  taps = 0;
+  await tap('Next walk-in');
+  await walkIn(IN_ORDER);
+  expect(taps).toBe(IN_ORDER.length + 1);
+  await expect(last).toHaveText('In the method’s order.');
+
+  // The third ends in a freeze: the hold of a blind check begins at once, and names the walk-in.
+  await tap('Next walk-in');
+  await walkIn([...IN_ORDER.slice(0, 7), 'Freeze: hold']);
+  await expect(page.getByText('Hold 1 of 1')).toBeVisible();
+  expect(page.url()).toMatch(/routine=[\da-f-]{36}/);
+  await button(page, 'Step out now').tap();
+
+  await page.getByRole('link', { name: /^Lesson / }).tap();
+  await page.getByRole('link', { name: 'Record a walk-in' }).tap();
+  await expect(page.getByRole('heading', { name: 'Walk-in 4' })).toBeVisible();
+  await walkIn(IN_ORDER);
+  await tap('Next walk-in');
+  await walkIn(IN_ORDER);
+  await expect(page.getByText('Same order 3 of 5.')).toBeVisible();
+
+  await page.getByRole('link', { name: 'To the lesson' }).tap();
+  await expect(page.getByText('Stance before face.')).toBeVisible();
+});
+
+test('an order that is out becomes the one thing, and its drill goes home', async ({ page }) => {
+  await openRecorder(page, 'Anselm Tove');
+  for (const step of ['Walk in', 'Walk in: own side, behind', 'Stance', 'Face', 'Grip', 'Freeze: hold'])
+    await button(page, step).tap();
+  await button(page, 'Step out now').tap();
+  const check = new CheckPage(page);
+  await button(page, /^To the tape/).tap();
+  await check.typeReadings(['571', '602', '450', '4', '1', '75']);
+  await expect(page.getByText('Stance before face in 1 of 1 walk-ins.')).toBeVisible();
+  await button(page, 'Work on the order first').tap();
+  await expect(page.getByText('The order first: face before stance.')).toBeVisible();
+  await check.keep();
+  await page.reload();
+  await expect(page.getByText('The order first: face before stance.')).toBeVisible();
+  await page
+    .getByRole('navigation', { name: 'Steps of the lesson' })
+    .getByRole('link', { name: /^Home/ })
+    .tap();
+  await expect(page.getByText('Walk in by the order, aloud').first()).toBeVisible();
+  await expect(page.getByText('The order first: face before stance.').first()).toBeVisible();
+});
+
+test('an own method has a routine of its own: a step moved by key, one of its own, what is wanted besides', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto(new URL('/methods/all-parallel', page.url()).href);
+  await button(page, 'Copy and change').click();
+  const steps = page.getByRole('list', { name: 'Steps of the routine' }).getByRole('listitem');
+  await expect(steps).toHaveCount(9);
+  await button(page, 'Move Grip up').click();
+  await expect(steps.nth(4)).toContainText('Grip');
+  await page.getByLabel('Or one of your own').fill('Breathe out');
+  await button(page, 'Add it').click();
+  await expect(steps).toHaveCount(10);
+  await page.getByLabel('Looks to').fill('2');
+  await page.getByLabel('Looks to').blur();
+  await page.getByLabel('Name').fill('Rim school');
+  await button(page, 'Keep method').click();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Breathe out' })).toBeVisible();
+  await expect(page.getByText(/^1 to 2 looks/)).toBeVisible();
+});

@@ -1,0 +1,123 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+} from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { RouterLink } from '@angular/router';
+import { type LessonView } from '@lotrecht/records';
+import { agreementSentences, routineSentences } from '@lotrecht/words';
+import { AcademyApi } from '../api/academy-api.ts';
+import { type ApiProblem, toProblem } from '../api/problem.ts';
+import { ROUTINE, type Routine } from '../data/kinds/routine.ts';
+import { RecordApi } from '../data/record-api.ts';
+import { ProblemNote } from './problem-note.ts';
+import { Undo } from './undo.ts';
+import { clockText } from '../words/dates.ts';
+import { findingOf, togetherOf } from '../lesson/told-walk-ins.ts';
+
+/** The walk-ins that were recorded in a lesson, each in a sentence, and what they have in common. */
+@Component({
+  selector: 'lo-walk-ins',
+  imports: [MatButton, ProblemNote, RouterLink],
+  template: `
+    @if (problem(); as p) {
+      <lo-problem-note [problem]="p" (retry)="load(lesson().studentId)" />
+    }
+    @for (sentence of together(); track sentence) {
+      <p class="together">{{ sentence }}</p>
+    }
+    <ul>
+      @for (walkIn of told(); track walkIn.id) {
+        <li>
+          <span class="lo-soft">{{ walkIn.clock }}</span>
+          <strong>{{ walkIn.said }}</strong>
+          <button
+            matButton
+            type="button"
+            [attr.aria-label]="'Delete the walk-in of ' + walkIn.clock"
+            (click)="remove(walkIn.id)"
+          >
+            Delete
+          </button>
+          <span class="rest lo-soft">{{ walkIn.rest }}</span>
+        </li>
+      }
+    </ul>
+    <a matButton="outlined" [routerLink]="['/lessons', lesson().id, 'routine']">Record a walk-in</a>
+  `,
+  styles: `
+    :host {
+      display: block;
+    }
+    .together {
+      font-weight: 600;
+    }
+    ul {
+      margin: 4px 0 10px;
+      padding: 0;
+      list-style: none;
+    }
+    li {
+      display: grid;
+      grid-template-columns: 3.5rem 1fr auto;
+      align-items: center;
+      gap: 0 8px;
+      padding-bottom: 6px;
+      border-top: 1px solid var(--lo-line);
+    }
+    .rest {
+      grid-column: 2 / -1;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class WalkIns {
+  readonly lesson = input.required<LessonView>();
+
+  protected readonly problem = signal<ApiProblem | null>(null);
+  private readonly all = signal<readonly Routine[]>([]);
+  private readonly own = computed(() => this.all().filter(({ lessonId }) => lessonId === this.lesson().id));
+  protected readonly together = computed(() => agreementSentences(togetherOf(this.own())));
+  protected readonly told = computed(() =>
+    this.own().map((routine) => {
+      const [said, ...rest] = routineSentences(findingOf(routine), routine.recording.expected);
+      return { id: routine.id, clock: clockText(routine.startedAt), said, rest: rest.join(' ') };
+    }),
+  );
+
+  private readonly records = inject(RecordApi);
+  private readonly academy = inject(AcademyApi);
+  private readonly undo = inject(Undo);
+
+  constructor() {
+    effect(() => {
+      const { studentId } = this.lesson();
+      untracked(() => this.load(studentId));
+    });
+  }
+
+  protected load(student: string): void {
+    this.problem.set(null);
+    this.records.all<Routine>(ROUTINE, { student }).subscribe({
+      next: (all) => this.all.set(all),
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+
+  protected remove(id: string): void {
+    const student = this.lesson().studentId;
+    this.academy.remove('routines', id).subscribe({
+      next: () => {
+        this.load(student);
+        this.undo.offer('Walk-in', 'routines', id, () => this.load(student));
+      },
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+}

@@ -1,0 +1,141 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+} from '@angular/core';
+import { MatFormField, MatLabel } from '@angular/material/form-field';
+import { MatOption, MatSelect } from '@angular/material/select';
+import { Router, RouterLink } from '@angular/router';
+import { ALL_PARALLEL, routineOfMethod } from '@lotrecht/judging';
+import { agreementSentences } from '@lotrecht/words';
+import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { ROUTINE, type Routine } from '../../data/kinds/routine.ts';
+import { RecordApi } from '../../data/record-api.ts';
+import { AroundLesson, type LessonAtHand } from '../../lesson/around-lesson.ts';
+import { groundOfNext } from '../../lesson/lesson-ground.ts';
+import { DEFAULT_JUDGED, methodIdOf } from '../../methods/judged.ts';
+import { MethodStore } from '../../methods/method.store.ts';
+import { CurrentWorkStore } from '../../session/current-work.store.ts';
+import { ProblemNote } from '../../ui/problem-note.ts';
+import { lessonSteps } from '../../words/lesson-steps.ts';
+import { WalkInKeys, type WalkInGround } from './walk-in-keys.ts';
+import { togetherOf } from '../../lesson/told-walk-ins.ts';
+
+/** How the student walks in: with which help, and whether it counts as a test. */
+const WAYS: Readonly<Record<string, Pick<WalkInGround, 'help' | 'phase'> & { readonly title: string }>> = {
+  blind: { title: 'blind', help: 'blind', phase: 'baseline' },
+  cued: { title: 'with a cue', help: 'cued', phase: 'coached' },
+  rods: { title: 'with rods', help: 'rods', phase: 'coached' },
+  test: { title: 'as a test', help: 'blind', phase: 'test' },
+};
+
+/** The routine of a lesson, recorded walk-in by walk-in. */
+@Component({
+  selector: 'lo-recorder',
+  imports: [MatFormField, MatLabel, MatOption, MatSelect, ProblemNote, RouterLink, WalkInKeys],
+  templateUrl: './recorder.html',
+  styleUrl: './recorder.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class RecorderPage {
+  readonly lessonId = input.required<string>();
+
+  protected readonly problem = signal<ApiProblem | null>(null);
+  private readonly atHand = signal<LessonAtHand | null>(null);
+  /** Kept walk-ins of this lesson, oldest first. */
+  private readonly kept = signal<readonly Routine[]>([]);
+  /** What the one on the screen is called; another one begins under another id. */
+  protected readonly current = signal<string>(crypto.randomUUID());
+  protected readonly way = signal('blind');
+  protected readonly ways = Object.entries(WAYS).map(([key, { title }]) => ({ key, title }));
+
+  private readonly methods = inject(MethodStore);
+  private readonly around = inject(AroundLesson);
+  private readonly records = inject(RecordApi);
+  private readonly work = inject(CurrentWorkStore);
+  private readonly router = inject(Router);
+
+  private readonly lessonGround = computed(() => {
+    const at = this.atHand();
+    return at === null ? null : groundOfNext(at.lesson, at.lastTimes);
+  });
+  private readonly method = computed(() => {
+    const id = methodIdOf(this.lessonGround()?.judged ?? DEFAULT_JUDGED);
+    return this.methods.all().find((m) => m.id === id) ?? ALL_PARALLEL;
+  });
+  protected readonly ground = computed((): WalkInGround | null => {
+    const [at, ground, way] = [this.atHand(), this.lessonGround(), WAYS[this.way()]];
+    if (at === null || ground === null || way === undefined) return null;
+    return {
+      studentId: at.student.id,
+      handedness: at.student.handedness,
+      lessonId: at.lesson.id,
+      heldOn: at.lesson.heldOn,
+      method: this.method().name,
+      routine: routineOfMethod(this.method()),
+      help: way.help,
+      phase: way.phase,
+      place: at.place?.kind ?? 'range',
+      clubGroup: ground.club.group,
+    };
+  });
+  /** Which one of the lesson it is. */
+  protected readonly place = computed(() => this.kept().filter(({ id }) => id !== this.current()).length + 1);
+  protected readonly together = computed(() => agreementSentences(togetherOf(this.kept())));
+
+  constructor() {
+    this.methods.load();
+    effect(() => {
+      const id = this.lessonId();
+      untracked(() => this.load(id));
+    });
+  }
+
+  protected load(lessonId: string): void {
+    this.problem.set(null);
+    this.around.of(lessonId).subscribe({
+      next: (atHand) => {
+        const { student, lesson } = atHand;
+        this.atHand.set(atHand);
+        this.work.show({
+          studentId: student.id,
+          studentName: student.name,
+          handedness: student.handedness,
+          lessonId,
+          heldOn: lesson.heldOn,
+          steps: lessonSteps(lesson),
+        });
+        this.work.showStep('blind');
+        this.loadKept(student.id);
+      },
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+
+  protected take(routine: Routine): void {
+    this.kept.update((all) => [...all.filter(({ id }) => id !== routine.id), routine]);
+  }
+
+  protected next(): void {
+    this.current.set(crypto.randomUUID());
+  }
+
+  /** The student has frozen: the hold of a check begins, which names this walk-in. */
+  protected freeze(routineId: string): void {
+    void this.router.navigate(['/lessons', this.lessonId(), 'checks', crypto.randomUUID()], {
+      queryParams: { step: 'blind', routine: routineId },
+    });
+  }
+
+  private loadKept(student: string): void {
+    this.records.all<Routine>(ROUTINE, { student }).subscribe({
+      next: (all) => this.kept.set(all.filter(({ lessonId }) => lessonId === this.lessonId())),
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+}

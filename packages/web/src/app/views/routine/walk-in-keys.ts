@@ -1,0 +1,239 @@
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  type ElementRef,
+  effect,
+  inject,
+  input,
+  output,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { type Approach, ROUTINE_STEPS, type RoutineDeed, type RoutineStep } from '@lotrecht/core';
+import { type MethodRoutine } from '@lotrecht/judging';
+import { type ClubGroup, type RoutineInput } from '@lotrecht/records';
+import { APPROACH_WORDS, routineSentences, stepTitle } from '@lotrecht/words';
+import { ROUTINE, type Routine } from '../../data/kinds/routine.ts';
+import { stored } from '../../data/stored-record.ts';
+import { RecordTrouble } from '../../ui/record-trouble.ts';
+import { findingOf } from '../../lesson/told-walk-ins.ts';
+import { endedBy, keysOf, NOT_BEGUN, struckOut, tapped, type TapWords, type WalkIn } from './walk-in.ts';
+
+/** What a walk-in is recorded for. */
+export interface WalkInGround {
+  readonly studentId: string;
+  readonly handedness: 'right' | 'left';
+  readonly lessonId: string;
+  readonly heldOn: string;
+  /** Name of the method. */
+  readonly method: string;
+  readonly routine: MethodRoutine;
+  readonly help: RoutineInput['recording']['help'];
+  readonly phase: RoutineInput['recording']['phase'];
+  readonly place: RoutineInput['recording']['place'];
+  readonly clubGroup: ClubGroup;
+}
+
+const TICK_MS = 500;
+/** Keys that every method has. */
+const ALWAYS: readonly RoutineDeed[] = ['look', 'rehearse', 'waggle', 'go'];
+
+const DEED_TITLES: Readonly<Partial<Record<RoutineDeed, string>>> = {
+  shuffle: 'Shuffle',
+  stepOut: 'Step out',
+  hold: 'Freeze',
+};
+
+/** One walk-in: the step that is expected under the thumb, the others beside it, and every tap to be struck out. */
+@Component({
+  selector: 'lo-walk-in-keys',
+  imports: [MatButton, RecordTrouble],
+  templateUrl: './walk-in-keys.html',
+  styleUrl: './walk-in-keys.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class WalkInKeys {
+  readonly id = input.required<string>();
+  readonly ground = input.required<WalkInGround>();
+  /** One that was begun on this device goes on, under its own id. */
+  readonly begun = output<string>();
+  readonly kept = output<Routine>();
+  readonly another = output();
+  readonly frozen = output<string>();
+
+  protected readonly record = stored(ROUTINE);
+  protected readonly walkIn = signal<WalkIn>(NOT_BEGUN);
+  protected readonly others = signal(false);
+  protected readonly askingWhence = signal(false);
+  private readonly list = viewChild<ElementRef<HTMLElement>>('list');
+  private readonly nowMs = signal(Date.now());
+  /** What it is called once the device was asked. */
+  private opened = '';
+
+  protected readonly steps = computed(() => this.ground().routine.steps);
+  protected readonly keys = computed(() => keysOf(this.steps(), this.walkIn()));
+  protected readonly ended = computed(() => endedBy(this.walkIn()));
+  protected readonly asksWhence = computed(() => this.askingWhence() || this.keys().next === 'walkIn');
+  protected readonly rest = computed(() =>
+    ROUTINE_STEPS.filter((step) => !this.steps().includes(step) && !ALWAYS.includes(step)),
+  );
+  protected readonly seconds = computed(() => {
+    const { startedAtMs, events } = this.walkIn();
+    const last = events.at(-1)?.atS ?? 0;
+    if (startedAtMs === null || this.ended() !== null) return Math.round(last);
+    return Math.max(0, Math.floor((this.nowMs() - startedAtMs) / 1000));
+  });
+  protected readonly looks = computed(
+    () => this.walkIn().events.filter(({ deed, struck }) => deed === 'look' && struck !== true).length,
+  );
+  protected readonly taps = computed(() =>
+    this.walkIn().events.map((event) => ({
+      id: event.id,
+      title: `${titleOf(event.deed)}${event.lifted === true ? ', lifted' : ''}`,
+      atS: Math.round(event.atS),
+      struck: event.struck === true,
+    })),
+  );
+  protected readonly said = computed(() => {
+    const input = this.input();
+    if (input === null || this.ended() === null) return [];
+    return routineSentences(findingOf(input), this.ground().routine.expected);
+  });
+  /** Own side on the left of a right-hander who aims up the screen. */
+  protected readonly quadrants = computed(
+    (): readonly { readonly from: Approach; readonly title: string }[] => {
+      const rows: readonly (readonly [Approach, Approach])[] = [
+        ['own-ahead', 'far-ahead'],
+        ['own-behind', 'far-behind'],
+      ];
+      return rows.flatMap(([own, far]) =>
+        (this.ground().handedness === 'left' ? [far, own] : [own, far]).map((from) => ({
+          from,
+          title: QUADRANT_TITLES[from],
+        })),
+      );
+    },
+  );
+
+  constructor() {
+    effect(() => {
+      const [id, { lessonId, studentId }] = [this.id(), this.ground()];
+      untracked(() => void this.open(id, lessonId, studentId));
+    });
+    // The newest tap stays in sight; the keys stay where they are.
+    afterRenderEffect(() => {
+      this.taps();
+      const list = this.list()?.nativeElement;
+      list?.scrollTo({ top: list.scrollHeight });
+    });
+    const ticking = setInterval(() => this.nowMs.set(Date.now()), TICK_MS);
+    inject(DestroyRef).onDestroy(() => clearInterval(ticking));
+  }
+
+  protected titleOf(step: RoutineStep): string {
+    return this.ground().routine.told.find((told) => told.step === step)?.title ?? titleOf(step);
+  }
+
+  protected approachWords(from: Approach): string {
+    return APPROACH_WORDS[from];
+  }
+
+  protected tap(deed: RoutineDeed, words: TapWords = {}): void {
+    if (this.ended() !== null) return;
+    this.askingWhence.set(false);
+    this.nowMs.set(Date.now());
+    this.walkIn.update((walkIn) => tapped(walkIn, deed, { nowMs: Date.now(), ...words }));
+    this.keep();
+  }
+
+  /** The next step; walking in is told with where from. */
+  protected tapStep(step: RoutineStep): void {
+    if (step === 'walkIn') this.askingWhence.set(true);
+    else this.tap(step);
+  }
+
+  protected strike(id: string): void {
+    this.walkIn.update((walkIn) => struckOut(walkIn, id));
+    this.keep();
+  }
+
+  /** On the device at every tap; on the server when it has ended. */
+  protected keep(): void {
+    const input = this.input();
+    if (input === null) return;
+    if (this.ended() === null) {
+      this.record.typed(input);
+      return;
+    }
+    this.record.save(input).subscribe((saved) => this.kept.emit(saved));
+    if (this.ended() === 'hold') this.frozen.emit(this.opened);
+  }
+
+  private async open(id: string, lessonId: string, studentId: string): Promise<void> {
+    if (this.opened === id) return;
+    const ofLesson = (input: RoutineInput): boolean =>
+      input.lessonId === lessonId && endedBy(walkInOf(input)) === null;
+    const begun = await this.record.beginNew(id, { isIt: ofLesson, studentId });
+    this.opened = this.record.id;
+    if (begun === null) return;
+    this.walkIn.set(walkInOf(begun.input));
+    if (this.opened !== id) this.begun.emit(this.opened);
+  }
+
+  /** What is kept of it; null before the first tap. */
+  private input(): RoutineInput | null {
+    const { startedAtMs, events } = this.walkIn();
+    if (startedAtMs === null) return null;
+    const { studentId, lessonId, heldOn, method, routine, help, phase, place, clubGroup } = this.ground();
+    const expected = expectedOf(routine);
+    return {
+      revision: this.record.stored()?.revision ?? 0,
+      studentId,
+      lessonId,
+      heldOn,
+      startedAt: new Date(startedAtMs).toISOString(),
+      recording: {
+        method,
+        steps: [...routine.steps],
+        ...(expected && { expected }),
+        help,
+        phase,
+        place,
+        clubGroup,
+        events: events.map((event) => ({ ...event })),
+      },
+    };
+  }
+}
+
+const QUADRANT_TITLES: Readonly<Record<Approach, string>> = {
+  'own-ahead': 'own side, ahead',
+  'far-ahead': 'far side, ahead',
+  'own-behind': 'own side, behind',
+  'far-behind': 'far side, behind',
+};
+
+function titleOf(deed: RoutineDeed): string {
+  return DEED_TITLES[deed] ?? stepTitle(deed);
+}
+
+type Expected = NonNullable<RoutineInput['recording']['expected']>;
+
+function expectedOf({ expected }: MethodRoutine): Expected | undefined {
+  if (expected === undefined) return undefined;
+  const { looks, rehearsals, overBallS } = expected;
+  return {
+    ...(looks && { looks: [...looks] }),
+    ...(rehearsals && { rehearsals: [...rehearsals] }),
+    ...(overBallS && { overBallS: [...overBallS] }),
+  };
+}
+
+function walkInOf({ startedAt, recording }: RoutineInput): WalkIn {
+  return { startedAtMs: Date.parse(startedAt), events: recording.events as WalkIn['events'] };
+}

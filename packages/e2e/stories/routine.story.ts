@@ -99,7 +99,6 @@ test('an order that is out becomes the one thing, and its drill goes home', asyn
     .getByRole('link', { name: /^Home/ })
     .tap();
   await expect(page.getByText('Walk in by the order, aloud').first()).toBeVisible();
-  await expect(page.getByText('The order first: face before stance.').first()).toBeVisible();
 });
 
 test('an own method has a routine of its own: a step moved by key, one of its own, what is wanted besides', async ({
@@ -121,4 +120,11 @@ test('an own method has a routine of its own: a step moved by key, one of its ow
   await button(page, 'Keep method').click();
   await expect(page.getByRole('listitem').filter({ hasText: 'Breathe out' })).toBeVisible();
   await expect(page.getByText(/^1 to 2 looks/)).toBeVisible();
+});
+
+test('what a student does over lessons, and what breaks under test', async ({ page }) => {
+  await page.getByRole('link', { name: 'Students' }).first().tap();
+  await page.getByRole('link', { name: 'Casimir Dunmoor' }).tap();
+  await expect(page.getByText('Mark goes first when it counts: in 4 of 4 tests.')).toBeVisible();
+  await expect(page.getByRole('row', { name: /3 of 5/ }).first()).toBeVisible();
 });

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { checkWith, handOutOn, printing, svgOf, textOf } from '../test/samples.ts';
 import { boardDrawing } from './board.ts';
-import { drillOf, DRILLS } from './drills.ts';
+import { drillOf, DRILLS, ORDER_DRILL } from './drills.ts';
 
 describe('a hand-out', () => {
   it('has one priority with move and feel, drill and dose, and cautions', () => {
@@ -55,6 +55,16 @@ describe('a hand-out', () => {
     expect(text).toMatch(/Turn the hips to the left/);
     expect(text).toContain('Twice a day.');
     expect(text).not.toContain('four weeks');
+  });
+
+  it('has the order before any line where that is the one thing, in a junior’s too', () => {
+    const record = { routineFirst: { step: 'Stance', before: 'Face' } };
+    for (const junior of [false, true]) {
+      const text = textOf(handOutOn(printing, { record, junior }));
+      expect(text).toContain('The order first: face before stance.');
+      expect(text).not.toContain('Toes first');
+    }
+    expect(drillOf(ORDER_DRILL).name).toBe('Walk in by the order, aloud');
   });
 
   it('does without a picture where no target was noted', () => {

@@ -53,6 +53,8 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
   /** What stands in the fields, with what the page keeps beside it. */
   private latest: TypedEarlier<Input> | null = null;
   private typedAt = '';
+  /** Until the device has what was asked to be kept. */
+  private keeping: Promise<unknown> = Promise.resolve();
 
   constructor(private readonly kind: RecordKind<Input, View>) {
     // A page that is left gives up waiting; what was asked to be kept goes out from the device.
@@ -60,7 +62,8 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
     inject(DestroyRef).onDestroy(() => {
       const asked = this.state() === 'saving' || this.state() === 'waiting';
       this.left.next();
-      if (asked) void outbox.send();
+      // Not before the device has it: the outbox would find nothing to send.
+      if (asked) void this.keeping.then(() => outbox.send());
     });
   }
 
@@ -124,7 +127,7 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
     const sent = { input, more: null };
     this.latest = sent;
     return defer(() => {
-      void this.keepTyped(input, null, true);
+      this.keeping = this.keepTyped(input, null, true);
       return throughTrouble(
         () => {
           this.state.set('saving');

@@ -144,6 +144,16 @@ export const CHAPTERS: readonly Chapter[] = [
         ],
       },
       {
+        id: 'walk-in',
+        title: 'Walk-in: the routine',
+        text: [
+          'The student does everything as for a shot. Tap each step as they do it; the next one is the big key.',
+          'Tap where they walk in from, and each look. A wrong tap is struck out by tapping it above.',
+          'Freeze lets the hold of a blind check begin at once. Order and lines then belong to the same set-up.',
+          'Five walk-ins say how often the order is the same, and which step moves.',
+        ],
+      },
+      {
         id: 'eye',
         title: 'By eye',
         drawing: 'eye',
@@ -268,6 +278,14 @@ export const CHAPTERS: readonly Chapter[] = [
         text: [
           'Where the line is from all blind lessons with these clubs; the newest weigh most.',
           'The angle, how sure it is, and how much it differs from set-up to set-up stand below it.',
+        ],
+      },
+      {
+        id: 'order-first',
+        title: 'Stance before face',
+        text: [
+          'The method has the face first, and the feet came before it. Feet that are placed first pull the face round.',
+          'Make the order the one thing, and its drill goes home.',
         ],
       },
       {

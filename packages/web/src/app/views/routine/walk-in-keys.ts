@@ -171,6 +171,7 @@ export class WalkInKeys {
       return;
     }
     this.record.save(input).subscribe((saved) => this.kept.emit(saved));
+    // The student stands still: the hold begins at once, and what is not sent yet goes out from the device.
     if (this.ended() === 'hold') this.frozen.emit(this.opened);
   }
 

@@ -32,6 +32,7 @@ import { GuardianConsents } from '../../ui/guardian-consents.ts';
 import { LevelMatrix } from '../../ui/level-matrix.ts';
 import { Why } from '../../ui/why.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
+import { RoutineOverTime } from '../../ui/routine-over-time.ts';
 import { Undo } from '../../ui/undo.ts';
 import { itemSentences } from '../../words/item-words.ts';
 import { watchText } from '../../words/watch-words.ts';
@@ -44,6 +45,7 @@ const NEWEST_NOTES = 6;
 @Component({
   selector: 'lo-student',
   imports: [
+    RoutineOverTime,
     Bag,
     CheckSummary,
     GuardianConsents,

@@ -13,11 +13,13 @@ import { orderFirstSentences, stepTitle } from '@lotrecht/words';
 import { ROUTINE, type Routine } from '../../../data/kinds/routine.ts';
 import { RecordApi } from '../../../data/record-api.ts';
 import { findingOf } from '../../../lesson/told-walk-ins.ts';
+import { Why } from '../../../ui/why.ts';
 import { CheckContent } from '../check-content.ts';
 
 /** The order of the routine as the one thing to work on, where the walk-ins of the lesson were out of it. */
 @Component({
   selector: 'lo-order-first',
+  imports: [Why],
   template: `
     @if (chosen(); as sentences) {
       <div class="chosen" role="status">
@@ -29,6 +31,7 @@ import { CheckContent } from '../check-content.ts';
     } @else if (met(); as m) {
       <p>
         {{ m.said }}
+        <lo-why [about]="['order-first', 'walk-in']" />
         <button type="button" (click)="choose(m.outOfOrder)">Work on the order first</button>
       </p>
     }

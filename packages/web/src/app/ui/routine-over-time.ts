@@ -1,0 +1,151 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+} from '@angular/core';
+import { MatTableModule } from '@angular/material/table';
+import { breaksFirst } from '@lotrecht/core';
+import { stepTitle } from '@lotrecht/words';
+import { type ApiProblem, toProblem } from '../api/problem.ts';
+import { ROUTINE, type Routine } from '../data/kinds/routine.ts';
+import { RecordApi } from '../data/record-api.ts';
+import { findingOf, togetherOf } from '../lesson/told-walk-ins.ts';
+import { dayText } from '../words/dates.ts';
+import { ProblemNote } from './problem-note.ts';
+
+interface DayRow {
+  readonly day: string;
+  readonly order: string;
+  readonly looks: string;
+  readonly seconds: string;
+  readonly moved: string;
+}
+
+/** How a student’s routine holds over lessons: the order, looks and seconds of each day, and what breaks under test. */
+@Component({
+  selector: 'lo-routine-over-time',
+  imports: [MatTableModule, ProblemNote],
+  template: `
+    @if (problem(); as p) {
+      <lo-problem-note [problem]="p" (retry)="load(studentId())" />
+    }
+    @if (rows().length > 0) {
+      <h2>Routine</h2>
+      @if (breaking(); as b) {
+        <p class="breaks">{{ b }}</p>
+      }
+      <div class="wide">
+        <table mat-table [dataSource]="rows()">
+          @for (c of columns; track c.key) {
+            <ng-container [matColumnDef]="c.key">
+              <th mat-header-cell *matHeaderCellDef scope="col">{{ c.title }}</th>
+              <td mat-cell *matCellDef="let row">{{ cell(row, c.key) }}</td>
+            </ng-container>
+          }
+          <tr mat-header-row *matHeaderRowDef="keys"></tr>
+          <tr mat-row *matRowDef="let row; columns: keys"></tr>
+        </table>
+      </div>
+    }
+  `,
+  styles: `
+    :host {
+      display: block;
+    }
+    h2 {
+      margin: 28px 0 8px;
+    }
+    .breaks {
+      font-weight: 600;
+    }
+    .wide {
+      overflow-x: auto;
+    }
+    table {
+      width: 100%;
+      background: none;
+    }
+    td,
+    th {
+      padding-right: 12px;
+      text-align: left;
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class RoutineOverTime {
+  readonly studentId = input.required<string>();
+
+  protected readonly problem = signal<ApiProblem | null>(null);
+  private readonly all = signal<readonly Routine[]>([]);
+  private readonly records = inject(RecordApi);
+
+  protected readonly columns = [
+    { key: 'day', title: 'Lesson' },
+    { key: 'order', title: 'Same order' },
+    { key: 'looks', title: 'Looks' },
+    { key: 'seconds', title: 'Over the ball' },
+    { key: 'moved', title: 'Moves most' },
+  ] as const;
+  protected readonly keys = this.columns.map(({ key }) => key);
+
+  /** A row a day, the newest first. */
+  protected readonly rows = computed((): readonly DayRow[] => {
+    const days = [...new Set(this.all().map(({ heldOn }) => heldOn))].toSorted().toReversed();
+    return days.map((day) => {
+      const together = togetherOf(this.all().filter(({ heldOn }) => heldOn === day));
+      const { of, same, looks, overBallS, moved } = together;
+      const [most] = moved;
+      return {
+        day: dayText(day),
+        order: of < 2 ? `${of} walk-in` : `${same} of ${of}`,
+        looks: rangeText(looks),
+        seconds: overBallS === null ? '' : `${rangeText(overBallS)} s`,
+        moved: most === undefined ? '' : stepTitle(most.step),
+      };
+    });
+  });
+
+  /** What the usual order loses first when it counts; null where nothing was tested, or nothing broke. */
+  protected readonly breaking = computed(() => {
+    const tests = this.all().filter(({ recording }) => recording.phase === 'test');
+    const others = this.all().filter(({ recording }) => recording.phase !== 'test');
+    const breaks = breaksFirst(
+      togetherOf(others).usual,
+      tests.map((test) => findingOf(test).order),
+    );
+    return breaks === null
+      ? null
+      : `${stepTitle(breaks.step)} goes first when it counts: in ${breaks.times} of ${breaks.of} tests.`;
+  });
+
+  constructor() {
+    effect(() => {
+      const id = this.studentId();
+      untracked(() => this.load(id));
+    });
+  }
+
+  protected cell(row: DayRow, key: keyof DayRow): string {
+    return row[key];
+  }
+
+  protected load(student: string): void {
+    this.problem.set(null);
+    this.records.all<Routine>(ROUTINE, { student }).subscribe({
+      next: (all) => this.all.set(all),
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+}
+
+function rangeText(range: readonly [number, number] | null): string {
+  if (range === null) return '';
+  const [from, to] = range.map(Math.round);
+  return from === to ? String(from) : `${from} to ${to}`;
+}

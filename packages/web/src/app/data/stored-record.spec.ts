@@ -152,7 +152,7 @@ describe('a record that is kept', () => {
     page.record.tryNow();
     page.http.expectOne('/api/places/p');
     page.leave();
-    expect(page.outbox.send).toHaveBeenCalledOnce();
+    await vi.waitFor(() => expect(page.outbox.send).toHaveBeenCalledOnce());
     expect(draftOf(page)).toMatchObject({ asked: true });
   });
 

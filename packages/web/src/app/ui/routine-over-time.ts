@@ -72,7 +72,7 @@ interface DayRow {
     }
     td,
     th {
-      padding-right: 12px;
+      padding: 0 12px 0 0;
       text-align: left;
     }
   `,

@@ -38,6 +38,12 @@ const COUNTED: readonly (readonly [Counted, title: string, kind: '' | 's', most:
   ],
   templateUrl: './routine-form.html',
   styleUrls: ['../../ui/plain-fields.scss', './method-form.scss'],
+  styles: `
+    :host {
+      display: grid;
+      gap: 12px;
+    }
+  `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class RoutineForm {

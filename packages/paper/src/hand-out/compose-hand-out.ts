@@ -6,8 +6,9 @@ import {
   type ResultDocument,
 } from '@lotrecht/records';
 import {
-  formatDistance,
   angleText,
+  besideText,
+  formatDistance,
   firstOf,
   leanOf,
   type LeanText,
@@ -121,18 +122,36 @@ function foundText(key: LineKey, found: LineResult, lean: LeanText | null, junio
   return `${LINE_TITLES[key]}: ${turned}. ${decided}.`;
 }
 
+/** Who is told what comes first, and how. */
+interface PriorityGround {
+  readonly distanceM: number | undefined;
+  readonly junior: boolean;
+  readonly handedness: 'right' | 'left';
+  readonly units: HandOutUnits;
+}
+
+/** What comes first, by where it aims; the angle after it, and by itself where no target was noted. */
+function firstText(
+  line: LineKey,
+  read: LineResult,
+  { distanceM, junior, handedness, units }: PriorityGround,
+): string {
+  const title = LINE_TITLES[line];
+  const angle = angleText(read);
+  if (distanceM === undefined) return junior ? `${title} first.` : `${title} first: ${angle}.`;
+  const { metres } = feelOfTurn(read.handedAzimuthDeg, { distanceM, handedness });
+  const aims = `${title} first: aiming ${besideText({ deg: read.azimuthDeg, metres }, units.distance)}`;
+  // The side is said already.
+  return junior ? `${aims}.` : `${aims} (${angle.replace(/ \((left|right)\)$/, '')}).`;
+}
+
 function priorityOf(
   line: LineKey,
   read: LineResult,
   advised: Advised,
-  how: {
-    readonly distanceM: number | undefined;
-    readonly junior: boolean;
-    readonly handedness: 'right' | 'left';
-    readonly units: HandOutUnits;
-  },
+  how: PriorityGround,
 ): readonly string[] {
-  const { distanceM, junior, handedness, units } = how;
+  const { distanceM, handedness, units } = how;
   const move = moveText(line, advised, units.length);
   // A turn to the right is a turn of φ to the closed side of a right-hander's body, and to the open side of the face.
   const side = advised.turnDeg > 0 === (handedness === 'right') ? 'right' : 'left';
@@ -140,7 +159,7 @@ function priorityOf(
   const feel = distanceM === undefined ? null : feelOfTurn(advised.turnDeg, { distanceM, handedness });
   const away = feel === null ? 0 : Math.round(feel.metres);
   return [
-    junior ? `${LINE_TITLES[line]} first.` : `${LINE_TITLES[line]} first: ${angleText(read)}.`,
+    firstText(line, read, how),
     turn,
     ...(feel === null || away === 0
       ? []

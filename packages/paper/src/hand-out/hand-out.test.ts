@@ -6,7 +6,7 @@ import { drillOf, DRILLS, ORDER_DRILL } from './drills.ts';
 describe('a hand-out', () => {
   it('has one priority with move and feel, drill and dose, and cautions', () => {
     const text = textOf(handOutOn(printing));
-    expect(text).toContain('Toes first: 3.9° closed (right).');
+    expect(text).toContain('Toes first: aiming 10 m right (3.9° closed).');
     expect(text).toContain('Trail toe 30 mm toward the line.');
     expect(text).toMatch(/aimed 10 m left/);
     expect(text).toContain('Rod along the toes');
@@ -15,7 +15,7 @@ describe('a hand-out', () => {
 
   it('has no degrees in a junior’s, and sends them to a grown-up', () => {
     const text = textOf(handOutOn(printing, { junior: true }));
-    expect(text).toContain('Toes first.');
+    expect(text).toContain('Toes first: aiming 10 m right.');
     expect(text).toContain('Toes: turned right.');
     expect(text).not.toMatch(/\d°/);
     expect(text).toContain('Ask a grown-up');

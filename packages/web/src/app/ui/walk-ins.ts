@@ -87,7 +87,8 @@ export class WalkIns {
   protected readonly told = computed(() =>
     this.own().map((routine) => {
       const [said, ...rest] = routineSentences(findingOf(routine), routine.recording.expected);
-      return { id: routine.id, clock: clockText(routine.startedAt), said, rest: rest.join(' ') };
+      const { id, startedAt, note } = routine;
+      return { id, clock: clockText(startedAt), said, rest: [...rest, ...(note ? [note] : [])].join(' ') };
     }),
   );
 

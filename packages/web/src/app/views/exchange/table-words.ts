@@ -8,6 +8,8 @@ export const TABLE_WORDS = [
   ['hand_out', 'Hand-outs'],
   ['self_check', 'Self-checks'],
   ['guardian_consent', 'Consents'],
+  ['club', 'Clubs'],
+  ['routine', 'Walk-ins'],
   ['place', 'Places'],
   ['method_profile', 'Own methods'],
   ['station_plan', 'Station plans'],

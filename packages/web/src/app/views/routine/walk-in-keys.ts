@@ -13,7 +13,10 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
+import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
+import { MatFormField, MatLabel } from '@angular/material/form-field';
+import { MatInput } from '@angular/material/input';
 import { type Approach, ROUTINE_STEPS, type RoutineDeed, type RoutineStep } from '@lotrecht/core';
 import { type MethodRoutine } from '@lotrecht/judging';
 import { type ClubGroup, type RoutineInput } from '@lotrecht/records';
@@ -52,7 +55,7 @@ const DEED_TITLES: Readonly<Partial<Record<RoutineDeed, string>>> = {
 /** One walk-in: the step that is expected under the thumb, the others beside it, and every tap to be struck out. */
 @Component({
   selector: 'lo-walk-in-keys',
-  imports: [MatButton, RecordTrouble],
+  imports: [MatButton, MatFormField, MatInput, MatLabel, ReactiveFormsModule, RecordTrouble],
   templateUrl: './walk-in-keys.html',
   styleUrl: './walk-in-keys.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -68,6 +71,7 @@ export class WalkInKeys {
 
   protected readonly record = stored(ROUTINE);
   protected readonly walkIn = signal<WalkIn>(NOT_BEGUN);
+  protected readonly note = new FormControl('', { nonNullable: true });
   protected readonly others = signal(false);
   protected readonly askingWhence = signal(false);
   private readonly list = viewChild<ElementRef<HTMLElement>>('list');
@@ -183,6 +187,7 @@ export class WalkInKeys {
     this.opened = this.record.id;
     if (begun === null) return;
     this.walkIn.set(walkInOf(begun.input));
+    this.note.setValue(begun.input.note ?? '');
     if (this.opened !== id) this.begun.emit(this.opened);
   }
 
@@ -192,12 +197,14 @@ export class WalkInKeys {
     if (startedAtMs === null) return null;
     const { studentId, lessonId, heldOn, method, routine, help, phase, place, clubGroup } = this.ground();
     const expected = expectedOf(routine);
+    const note = this.note.value.trim();
     return {
       revision: this.record.stored()?.revision ?? 0,
       studentId,
       lessonId,
       heldOn,
       startedAt: new Date(startedAtMs).toISOString(),
+      ...(note !== '' && { note }),
       recording: {
         method,
         steps: [...routine.steps],

@@ -20,12 +20,21 @@ import { MatInput } from '@angular/material/input';
 import { type Approach, ROUTINE_STEPS, type RoutineDeed, type RoutineStep } from '@lotrecht/core';
 import { type MethodRoutine } from '@lotrecht/judging';
 import { type ClubGroup, type RoutineInput } from '@lotrecht/records';
-import { APPROACH_WORDS, routineSentences, stepTitle } from '@lotrecht/words';
+import { routineSentences, stepTitle } from '@lotrecht/words';
 import { ROUTINE, type Routine } from '../../data/kinds/routine.ts';
 import { stored } from '../../data/stored-record.ts';
 import { RecordTrouble } from '../../ui/record-trouble.ts';
 import { findingOf } from '../../lesson/told-walk-ins.ts';
-import { endedBy, keysOf, NOT_BEGUN, struckOut, tapped, type TapWords, type WalkIn } from './walk-in.ts';
+import {
+  endedBy,
+  keysOf,
+  NOT_BEGUN,
+  quadrantsOf,
+  struckOut,
+  tapped,
+  type TapWords,
+  type WalkIn,
+} from './walk-in.ts';
 
 /** What a walk-in is recorded for. */
 export interface WalkInGround {
@@ -72,6 +81,8 @@ export class WalkInKeys {
   protected readonly record = stored(ROUTINE);
   protected readonly walkIn = signal<WalkIn>(NOT_BEGUN);
   protected readonly note = new FormControl('', { nonNullable: true });
+  /** The device was asked whether one was begun here: no tap comes before the answer. */
+  protected readonly ready = signal(false);
   protected readonly others = signal(false);
   protected readonly askingWhence = signal(false);
   private readonly list = viewChild<ElementRef<HTMLElement>>('list');
@@ -108,20 +119,8 @@ export class WalkInKeys {
     if (input === null || this.ended() === null) return [];
     return routineSentences(findingOf(input), this.ground().routine.expected);
   });
-  /** Own side on the left of a right-hander who aims up the screen. */
-  protected readonly quadrants = computed(
-    (): readonly { readonly from: Approach; readonly title: string }[] => {
-      const rows: readonly (readonly [Approach, Approach])[] = [
-        ['own-ahead', 'far-ahead'],
-        ['own-behind', 'far-behind'],
-      ];
-      return rows.flatMap(([own, far]) =>
-        (this.ground().handedness === 'left' ? [far, own] : [own, far]).map((from) => ({
-          from,
-          title: QUADRANT_TITLES[from],
-        })),
-      );
-    },
+  protected readonly quadrants = computed(() =>
+    quadrantsOf(this.ground().handedness).map((from) => ({ from, title: QUADRANT_TITLES[from] })),
   );
 
   constructor() {
@@ -141,10 +140,6 @@ export class WalkInKeys {
 
   protected titleOf(step: RoutineStep): string {
     return this.ground().routine.told.find((told) => told.step === step)?.title ?? titleOf(step);
-  }
-
-  protected approachWords(from: Approach): string {
-    return APPROACH_WORDS[from];
   }
 
   protected tap(deed: RoutineDeed, words: TapWords = {}): void {
@@ -185,6 +180,7 @@ export class WalkInKeys {
       input.lessonId === lessonId && endedBy(walkInOf(input)) === null;
     const begun = await this.record.beginNew(id, { isIt: ofLesson, studentId });
     this.opened = this.record.id;
+    this.ready.set(true);
     if (begun === null) return;
     this.walkIn.set(walkInOf(begun.input));
     this.note.setValue(begun.input.note ?? '');

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { endedBy, keysOf, NOT_BEGUN, struckOut, tapped, type WalkIn } from './walk-in.ts';
+import { endedBy, keysOf, NOT_BEGUN, quadrantsOf, struckOut, tapped, type WalkIn } from './walk-in.ts';
 
 const STEPS = ['sight', 'walkIn', 'face', 'stance', 'grip', 'look', 'go'] as const;
 const after = (...deeds: Parameters<typeof tapped>[1][]): WalkIn =>
@@ -19,9 +19,10 @@ describe('a walk-in that is recorded', () => {
     expect(keysOf(STEPS, after(...STEPS)).next).toBeNull();
   });
 
-  it('has the others in the method’s order, look and go on keys of their own', () => {
-    expect(keysOf(STEPS, after('sight')).others).toEqual([
+  it('has every step in the method’s order, look and go on keys of their own', () => {
+    expect(keysOf(STEPS, after('sight')).all).toEqual([
       { step: 'sight', done: true },
+      { step: 'walkIn', done: false },
       { step: 'face', done: false },
       { step: 'stance', done: false },
       { step: 'grip', done: false },
@@ -33,9 +34,14 @@ describe('a walk-in that is recorded', () => {
     const [, wrong, end] = walkIn.events;
     const without = struckOut(walkIn, wrong?.id ?? '');
     expect(without.events).toHaveLength(3);
-    expect(keysOf(STEPS, without).others).toContainEqual({ step: 'stance', done: false });
+    expect(keysOf(STEPS, without).all).toContainEqual({ step: 'stance', done: false });
     expect(struckOut(without, wrong?.id ?? '')).toEqual(walkIn);
     expect(endedBy(walkIn)).toBe('go');
     expect(endedBy(struckOut(walkIn, end?.id ?? ''))).toBeNull();
+  });
+
+  it('has the own side where the student stands, ahead of the ball up the screen', () => {
+    expect(quadrantsOf('right')).toEqual(['own-ahead', 'far-ahead', 'own-behind', 'far-behind']);
+    expect(quadrantsOf('left')).toEqual(['far-ahead', 'own-ahead', 'far-behind', 'own-behind']);
   });
 });

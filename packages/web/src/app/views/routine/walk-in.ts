@@ -55,14 +55,17 @@ export function endedBy({ events }: WalkIn): RoutineDeed | null {
 export interface StepKeys {
   /** What the method has next; null where all was done. */
   readonly next: RoutineStep | null;
-  /** The method’s others, in its order, with whether they were done. */
-  readonly others: readonly { readonly step: RoutineStep; readonly done: boolean }[];
+  /**
+   * The method’s steps in its order, with whether they were done. The next one is among them: a key that came and went
+   * would move the others under the thumb.
+   */
+  readonly all: readonly { readonly step: RoutineStep; readonly done: boolean }[];
 }
 
 /** Keys of their own, whatever the method says. */
 const ALWAYS: readonly RoutineDeed[] = ['look', 'go'];
 
-/** Which step is expected next, and which else the method has: behind the last that was done comes the one after it. */
+/** Which step is expected next, and all that the method has: behind the last that was done comes the one after it. */
 export function keysOf(steps: readonly RoutineStep[], { events }: WalkIn): StepKeys {
   const done = deedsOf(events).map(({ deed }) => deed);
   const last = Math.max(-1, ...steps.flatMap((step, at) => (done.includes(step) ? [at] : [])));
@@ -70,8 +73,18 @@ export function keysOf(steps: readonly RoutineStep[], { events }: WalkIn): StepK
   const next = undone.find((step) => steps.indexOf(step) > last) ?? undone[0] ?? null;
   return {
     next,
-    others: steps
-      .filter((step) => step !== next && !ALWAYS.includes(step))
-      .map((step) => ({ step, done: done.includes(step) })),
+    all: steps.filter((step) => !ALWAYS.includes(step)).map((step) => ({ step, done: done.includes(step) })),
   };
+}
+
+/**
+ * Where a student can come from, as it lies on the screen row by row: seen from above, the target up, the ball in the
+ * middle. A right-hander stands on the left of the ball, so their own side is there.
+ */
+export function quadrantsOf(handedness: 'right' | 'left'): readonly Approach[] {
+  const rows: readonly (readonly [Approach, Approach])[] = [
+    ['own-ahead', 'far-ahead'],
+    ['own-behind', 'far-behind'],
+  ];
+  return rows.flatMap(([own, far]) => (handedness === 'left' ? [far, own] : [own, far]));
 }

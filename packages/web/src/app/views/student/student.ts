@@ -99,6 +99,8 @@ export class StudentPage {
     return watchText({ heldOn: cold.heldOn, watch }, this.settings.settings().distanceUnit);
   });
   private readonly tracked = signal<readonly LineProgress[]>([]);
+  /** What stands above the last check is not there yet: nothing moves under a finger once it is. */
+  protected readonly counting = signal(true);
   /** The tendency of the line to watch, or of the feet; cold, with the clubs that were read most. */
   protected readonly tendency = computed(() => {
     const student = this.page()?.student;
@@ -146,7 +148,10 @@ export class StudentPage {
   constructor() {
     effect(() => {
       const id = this.studentId();
-      untracked(() => this.load(id));
+      untracked(() => {
+        this.counting.set(true);
+        this.load(id);
+      });
     });
   }
 
@@ -188,9 +193,14 @@ export class StudentPage {
           computeProgress({ rows: linesOfChecks(checks), handedness, forecastOn: localDay(new Date()) }),
         ),
         takeUntilDestroyed(this.destroyed),
+        finalize(() => this.counting.set(false)),
       )
       .subscribe({
-        next: ({ done, of, all }) => done === of && this.tracked.set(all),
+        next: ({ done, of, all }) => {
+          if (done !== of) return;
+          this.tracked.set(all);
+          this.counting.set(false);
+        },
         error: (error: unknown) => this.problem.set(toProblem(error)),
       });
   }

@@ -29,6 +29,7 @@ function looseOfKind({ table, plural, parents = {} }: AnyKind): readonly Looked[
     const [of, column] = [KINDS.find((k) => k.table === parent)?.plural ?? parent, columnOf(field)];
     return {
       what: `${plural} of ${of} that are not there`,
+      table,
       count: {
         text: `SELECT COUNT(*) AS n FROM ${table} p WHERE p.${column} IS NOT NULL AND NOT EXISTS (
           SELECT 1 FROM ${parent} l WHERE l.academy_id = p.academy_id AND l.id = p.${column})`,
@@ -40,6 +41,8 @@ function looseOfKind({ table, plural, parents = {} }: AnyKind): readonly Looked[
 
 interface Looked {
   readonly what: string;
+  /** A kind’s own, which a database that is not migrated may not have yet. */
+  readonly table?: string;
   readonly count: Sql;
 }
 
@@ -102,17 +105,26 @@ export async function examine(
 ): Promise<Examination> {
   const findings: Finding[] = [await versions(db), await migrations(db, where.migrationsDir), await size(db)];
   if (where.dataDir !== undefined) findings.push(await freeSpace(where.dataDir));
+  // That a table is missing is said with its migration.
+  const there = await tableNames(db);
+  const looked = ORPHANS.filter(({ table }) => table === undefined || there.has(table));
   // A look at everything takes longer than a page may.
   const counts = await db.inLongTransaction((tx) =>
-    Promise.all(ORPHANS.map(({ count }) => tx.one<{ n: number }>(count))),
+    Promise.all(looked.map(({ count }) => tx.one<{ n: number }>(count))),
   );
-  for (const [index, { what }] of ORPHANS.entries()) {
+  for (const [index, { what }] of looked.entries()) {
     const n = counts[index]?.n ?? 0;
     findings.push({ what, well: n === 0, said: n === 0 ? 'none' : String(n) });
   }
   const recomputed = await recomputeAll(db);
   findings.push(recomputation(recomputed));
   return { findings, recomputed };
+}
+
+async function tableNames(db: Database): Promise<ReadonlySet<string>> {
+  const rows = await db.many<{ name: string }>(sql`
+    SELECT TABLE_NAME AS name FROM information_schema.TABLES WHERE TABLE_SCHEMA = DATABASE()`);
+  return new Set(rows.map(({ name }) => name));
 }
 
 async function versions(db: Database): Promise<Finding> {

@@ -92,7 +92,7 @@ test('an order that is out becomes the one thing, and its drill goes home', asyn
   const check = new CheckPage(page);
   await button(page, /^To the tape/).tap();
   await check.typeReadings(['571', '602', '450', '4', '1', '75']);
-  await expect(page.getByText('Stance before face in 1 of 1 walk-ins.')).toBeVisible();
+  await expect(page.getByText('Stance before face in the walk-in.')).toBeVisible();
   await button(page, 'Work on the order first').tap();
   await expect(page.getByText('The order first: face before stance.')).toBeVisible();
   await check.keep();

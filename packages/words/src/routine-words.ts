@@ -77,6 +77,15 @@ export interface RoutineSaid {
   readonly approach: keyof typeof APPROACH_WORDS | null;
 }
 
+/**
+ * A step that came before one that belongs before it.
+ *
+ * @example outOfOrderText({ step: 'stance', before: 'face' }) // 'Stance before face'
+ */
+export function outOfOrderText({ step, before }: { readonly step: string; readonly before: string }): string {
+  return `${stepTitle(step)} before ${lower(before)}`;
+}
+
 /** What the method says, for what was outside of it. */
 export interface RoutineWanted {
   readonly looks?: readonly [number, number];
@@ -91,11 +100,7 @@ export interface RoutineWanted {
  */
 export function routineSentences(said: RoutineSaid, wanted: RoutineWanted = {}): readonly string[] {
   const { outOfOrder, missing, added, looks, lifted, shuffles, approach, overBallS } = said;
-  const sentences = [
-    outOfOrder === null
-      ? 'In the method’s order.'
-      : `${stepTitle(outOfOrder.step)} before ${lower(outOfOrder.before)}.`,
-  ];
+  const sentences = [outOfOrder === null ? 'In the method’s order.' : `${outOfOrderText(outOfOrder)}.`];
   // That nobody looked is said with the looks.
   const left = missing.filter((step) => step !== 'look' || said.looksAgainst !== 'below');
   if (left.length > 0) sentences.push(`Left out: ${named(left)}.`);

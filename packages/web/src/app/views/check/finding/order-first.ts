@@ -9,7 +9,7 @@ import {
 } from '@angular/core';
 import { type OutOfOrder } from '@lotrecht/core';
 import { type CheckRecord } from '@lotrecht/records';
-import { orderFirstSentences, stepTitle } from '@lotrecht/words';
+import { orderFirstSentences, outOfOrderText, stepTitle } from '@lotrecht/words';
 import { ROUTINE, type Routine } from '../../../data/kinds/routine.ts';
 import { RecordApi } from '../../../data/record-api.ts';
 import { findingOf } from '../../../lesson/told-walk-ins.ts';
@@ -49,6 +49,9 @@ import { CheckContent } from '../check-content.ts';
       font-size: 1.25rem;
       font-weight: 600;
     }
+    lo-why {
+      margin-right: 14px;
+    }
     button {
       min-height: 44px;
       padding: 0;
@@ -80,8 +83,8 @@ export class OrderFirst {
       broken.filter(({ step, before }) => step === out.step && before === out.before).length;
     const outOfOrder = broken.toSorted((a, b) => times(b) - times(a))[0];
     if (outOfOrder === undefined) return null;
-    const what = `${stepTitle(outOfOrder.step)} before ${stepTitle(outOfOrder.before).toLowerCase()}`;
-    return { outOfOrder, said: `${what} in ${times(outOfOrder)} of ${found.length} walk-ins.` };
+    const among = found.length === 1 ? 'the walk-in' : `${times(outOfOrder)} of ${found.length} walk-ins`;
+    return { outOfOrder, said: `${outOfOrderText(outOfOrder)} in ${among}.` };
   });
 
   constructor() {

@@ -99,7 +99,7 @@ export class StudentPage {
     return watchText({ heldOn: cold.heldOn, watch }, this.settings.settings().distanceUnit);
   });
   private readonly tracked = signal<readonly LineProgress[]>([]);
-  /** What stands above the last check is not there yet: nothing moves under a finger once it is. */
+  /** What stands above the checks is not there yet: they wait for it, so that nothing moves under a finger. */
   protected readonly counting = signal(true);
   /** The tendency of the line to watch, or of the feet; cold, with the clubs that were read most. */
   protected readonly tendency = computed(() => {

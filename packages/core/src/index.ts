@@ -264,6 +264,14 @@ export {
   type WantedRoutine,
 } from './routine/finding-of-routine.ts';
 export {
+  besideFirstSet,
+  type FirstSet,
+  firstSetOf,
+  LEAST_OF_EACH,
+  type WalkedMean,
+  type WalkedReading,
+} from './routine/first-set.ts';
+export {
   type Approach,
   deedsOf,
   isCounted,

@@ -30,13 +30,14 @@ import {
   refreshPriors,
   refreshStandings,
   refreshStatistics,
+  practiceDone,
   routines,
   sql,
 } from '@lotrecht/server/filling';
 import { type DemoCheck, heldAt, openLesson, plannedChecks, simulateCheck } from './simulate.ts';
 import { type DemoStudent, STUDENTS } from './students.ts';
 import { INSTRUCTORS, LANDMARKS, RAFTS } from './tarnside.ts';
-import { walkInsOf } from './walk-ins.ts';
+import { practisedBefore, walkInsOf } from './walk-ins.ts';
 
 const SEED = 20_260_417;
 const DAYS_BETWEEN_LESSONS = 17;
@@ -176,6 +177,8 @@ async function loadStudent(
       );
     }
   }
+  for (const done of practisedBefore(student.walkIns ?? null, studentId, today))
+    await practiceDone.insert(tx, actor, randomUUID(), done);
   return checks;
 }
 

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { ALL_PARALLEL, routineOfMethod } from '@lotrecht/judging';
-import { type RoutineInput } from '@lotrecht/records';
+import { type PracticeDoneInput, type RoutineInput } from '@lotrecht/records';
 import { type Dice } from '@lotrecht/simulation';
 
 /** How a student walks in: the order holds until it counts, or every look lifts the head. */
@@ -96,6 +96,41 @@ export function walkInsOf(
         place: 'range',
         clubGroup: 'mid-iron',
         events,
+      },
+    };
+  });
+}
+
+/** Days before today on which look-only walk-ins were trained, and how odd they felt. */
+const TRAINED: readonly (readonly [daysAgo: number, oddness: number])[] = [
+  [12, 7],
+  [8, 6],
+  [3, 4],
+];
+const DAY_MS = 86_400_000;
+
+/** What was trained between the last lesson and today: by who lifts the head, looking alone. */
+export function practisedBefore(
+  kind: DemoWalkIns | null,
+  studentId: string,
+  today: Date,
+): readonly PracticeDoneInput[] {
+  if (kind !== 'looks-lifted') return [];
+  return TRAINED.map(([daysAgo, oddness]) => {
+    const doneOn = new Date(today.getTime() - daysAgo * DAY_MS).toISOString().slice(0, 10);
+    return {
+      revision: 0,
+      studentId,
+      doneOn,
+      startedAt: `${doneOn}T17:30:00.000Z`,
+      practice: {
+        exercise: 'looks',
+        method: ALL_PARALLEL.name,
+        wanted: 6,
+        done: 6,
+        seconds: 260,
+        spoken: true,
+        oddness,
       },
     };
   });

@@ -6,7 +6,7 @@ import { test } from '../pages/quiet.ts';
 import { axeViolations } from '../pages/axe.ts';
 import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
 import { SignInPage } from '../pages/sign-in.page.ts';
-import { StudentsPage } from '../pages/students.page.ts';
+import { TakeHomePage } from '../pages/take-home.page.ts';
 
 const installation = new Installation();
 let served: Served;
@@ -22,12 +22,6 @@ test.beforeEach(async ({ page }) => {
   await new SignInPage(page).signIn(served.address, demoSignIn(served));
 });
 
-async function openHandOut(page: Page, name: string): Promise<void> {
-  await new StudentsPage(page).open(name);
-  await page.getByRole('link', { name: 'Sight picture and hand-out' }).first().click();
-  await expect(page.getByRole('heading', { name: `Hand-out for ${name}` })).toBeVisible();
-}
-
 async function fileOf(page: Page, button: string): Promise<Buffer> {
   const [download] = await Promise.all([
     page.waitForEvent('download'),
@@ -36,21 +30,10 @@ async function fileOf(page: Page, button: string): Promise<Buffer> {
   return readFileSync(await download.path());
 }
 
-/** Keeps a hand-out and sends its link. @returns the address that is shown once */
-async function sendLink(page: Page, recipient: string): Promise<string> {
-  await page.getByRole('button', { name: 'Keep hand-out' }).click();
-  await expect(page.getByText('Kept.', { exact: true })).toBeVisible();
-  await page.getByLabel(/^E-mail of/).fill(recipient);
-  await page.getByRole('button', { name: 'Send link' }).click();
-  const link = page.locator('.address a');
-  await expect(link).toBeVisible();
-  return (await link.getAttribute('href')) ?? '';
-}
-
 test('the sight picture says what the student sees, and shows it as it should be while a key is held', async ({
   page,
 }) => {
-  await openHandOut(page, 'Petra Lindqvarn');
+  await new TakeHomePage(page).open('Petra Lindqvarn');
   const sentences = page.locator('lo-own-eyes').getByRole('status').first();
   await expect(sentences).toContainText(/The mark 4 m ahead seems 14 m right, 5\.3°\./);
   await expect(sentences).toContainText(/The body points \d+ m right/);
@@ -69,10 +52,10 @@ test('a lesson goes home: hand-out, link, self-check typed without a network, on
   browser,
 }) => {
   test.setTimeout(120_000);
-  await openHandOut(page, 'Petra Lindqvarn');
+  await new TakeHomePage(page).open('Petra Lindqvarn');
   await choose(page.getByLabel('Drill'), 'Rod along the toes');
   await page.getByLabel('A sentence of your own').fill('Look at the raft, not at the rod.');
-  const address = await sendLink(page, 'petra@post.example');
+  const address = await new TakeHomePage(page).sendLink('petra@post.example');
 
   const phone = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true });
   const student = await phone.newPage();
@@ -117,7 +100,7 @@ test('a lesson goes home: hand-out, link, self-check typed without a network, on
   await expect(table.getByRole('row')).toHaveCount(2);
   await expect(table).toContainText('3.9° closed');
   // Closed, it shows nothing, and leaves nothing on the phone.
-  await openHandOut(page, 'Petra Lindqvarn');
+  await new TakeHomePage(page).open('Petra Lindqvarn');
   await page
     .getByRole('button', { name: /^Close the link of|^Close/ })
     .first()
@@ -133,14 +116,14 @@ test('a minor’s link waits for the guardian’s consent, and closes when it is
   page,
   browser,
 }) => {
-  await openHandOut(page, 'Bela Varnholt');
+  await new TakeHomePage(page).open('Bela Varnholt');
   await expect(page.getByLabel('Junior wording: shorter, no degrees')).toBeChecked();
   await expect(page.getByText(/A guardian’s consent comes before any link/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Send link' })).toHaveCount(0);
   await page.getByLabel('Consent given by').fill('Edna Varnholt');
   await page.getByRole('button', { name: 'Record consent' }).click();
   await expect(page.getByText(/Consent of Edna Varnholt, .* to a link/)).toBeVisible();
-  const address = await sendLink(page, 'guardian@post.example');
+  const address = await new TakeHomePage(page).sendLink('guardian@post.example');
   const other = await browser.newContext();
   const guardian = await other.newPage();
   await guardian.goto(address);
@@ -154,7 +137,7 @@ test('a minor’s link waits for the guardian’s consent, and closes when it is
 });
 
 test('pages come as PDF and SVG: hand-out, footprints, degree card, partner card', async ({ page }) => {
-  await openHandOut(page, 'Ilse Quarrie');
+  await new TakeHomePage(page).open('Ilse Quarrie');
   for (const button of ['Hand-out, PDF', 'Footprint map, PDF', 'Degree card, PDF', 'Partner card, PDF']) {
     const file = await fileOf(page, button);
     expect(file.subarray(0, 5).toString()).toBe('%PDF-');

@@ -3,6 +3,7 @@ import { test } from '../pages/quiet.ts';
 import { axeViolations } from '../pages/axe.ts';
 import { CheckPage } from '../pages/check.page.ts';
 import { servedWithDemo } from '../pages/served.ts';
+import { phoneWith, TakeHomePage } from '../pages/take-home.page.ts';
 
 servedWithDemo();
 
@@ -80,6 +81,15 @@ test('five walk-ins are recorded with a thumb, one tap more than steps; one is s
   await walkIn(IN_ORDER);
   await expect(page.getByText('Same order 3 of 5.')).toBeVisible();
 
+  // A go that was none is struck out after it was sent: the walk-in goes on, also after a reload.
+  await page.getByRole('button', { name: /^Go \d+ s: strike it out$/ }).tap();
+  await expect(button(page, 'Go').first()).toBeVisible();
+  await page.waitForTimeout(500);
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Walk-in 5' })).toBeVisible();
+  await tap('Go');
+  await expect(page.getByText('Same order 3 of 5.')).toBeVisible();
+
   await page.getByRole('link', { name: 'To the lesson' }).tap();
   await expect(page.getByText('Stance before face.')).toBeVisible();
 });
@@ -95,6 +105,7 @@ test('an order that is out becomes the one thing, and its drill goes home', asyn
   await expect(page.getByText('Stance before face in the walk-in.')).toBeVisible();
   await button(page, 'Work on the order first').tap();
   await expect(page.getByText('The order first: face before stance.')).toBeVisible();
+  await expect(check.priority).toContainText('Toes after the order.');
   await check.keep();
   await page.reload();
   await expect(page.getByText('The order first: face before stance.')).toBeVisible();
@@ -131,4 +142,93 @@ test('what a student does over lessons, and what breaks under test', async ({ pa
   await page.getByRole('link', { name: 'Casimir Dunmoor' }).tap();
   await expect(page.getByText('Mark goes first when it counts: in 4 of 4 tests.')).toBeVisible();
   await expect(page.getByRole('row', { name: /3 of 5/ }).first()).toBeVisible();
+});
+
+test('a student trains by link without a network, spoken, and it arrives once', async ({ page, browser }) => {
+  test.setTimeout(120_000);
+  await page.setViewportSize({ width: 1280, height: 800 });
+  const home = new TakeHomePage(page);
+  await home.open('Casimir Dunmoor');
+  const phone = await phoneWith(browser, await home.sendLink('casimir@post.example'));
+  await phone.context().setOffline(true);
+  await phone.reload();
+  await button(phone, 'Train').tap();
+  expect(await axeViolations(phone)).toEqual([]);
+  await phone.getByRole('radio', { name: '5 times' }).tap();
+  await phone.getByRole('switch', { name: 'Speak the steps' }).tap();
+  await button(phone, 'Begin').tap();
+  await expect(phone.getByText('Walk-in 1 of 5')).toBeVisible();
+  expect(await axeViolations(phone)).toEqual([]);
+  const next = phone.locator('lo-trainer button.next');
+  const targets: string[] = [];
+  const title = phone.locator('lo-trainer .title');
+  for (let walkIn = 1; walkIn <= 5; walkIn++) {
+    await expect(phone.getByText(`Walk-in ${walkIn} of 5`)).toBeVisible();
+    targets.push(await phone.locator('lo-trainer .where span').innerText());
+    while ((await next.innerText()) !== 'Walked in') {
+      const step = await title.innerText();
+      await next.tap();
+      await expect(title).not.toHaveText(step);
+    }
+    // A phone that is put away in the middle goes on there.
+    if (walkIn === 3) {
+      await phone.reload();
+      await expect(phone.getByText('Walk-in 3 of 5')).toBeVisible();
+    }
+    await next.tap();
+    if (walkIn < 5) await button(phone, 'Next walk-in').tap();
+  }
+  for (const [n, target] of targets.entries()) if (n > 0) expect(target).not.toBe(targets[n - 1]);
+  const said = await phone.evaluate(() => (window as unknown as { saidByDevice: string[] }).saidByDevice);
+  expect(said).toContain('Walk in from behind, on your own side.');
+  // Two taps end it.
+  await phone.getByRole('radio', { name: '6', exact: true }).tap();
+  await button(phone, 'Done').tap();
+  await expect(phone.getByText('5 walk-ins to look: kept.')).toBeVisible();
+  await phone.reload();
+  await expect(phone.getByText('1 still to be sent.')).toBeVisible();
+  await phone.context().setOffline(false);
+  await expect(phone.getByText('1 still to be sent.')).toBeHidden({ timeout: 30_000 });
+  await phone.reload();
+  await phone.context().close();
+
+  await page.getByRole('link', { name: 'Casimir Dunmoor' }).first().click();
+  await expect(page.getByText(/trained once, 5 walk-ins\. It feels 6 of 10 odd\./)).toBeVisible();
+});
+
+test('the instructor’s own device leads through the routine by a beat, and to a blind set-up', async ({
+  page,
+}) => {
+  await page.getByRole('link', { name: 'Osk Brannel' }).first().tap();
+  await page.getByRole('link', { name: 'Train it' }).tap();
+  await expect(page.getByText('This device has no voice of its own')).toBeVisible();
+  await page.getByRole('radio', { name: 'Whole routine' }).tap();
+  await page.getByRole('radio', { name: 'Every 3 s' }).tap();
+  await button(page, 'Begin').tap();
+  const title = page.locator('lo-trainer .title');
+  await expect(title).toHaveText('Sight from behind');
+  await expect(title).toHaveText('Mark', { timeout: 6_000 });
+  // Opened again it waits: nothing runs off by itself.
+  await page.reload();
+  await expect(button(page, 'Go on')).toBeVisible();
+  const place = await page.locator('lo-trainer .foot .lo-soft').innerText();
+  await page.waitForTimeout(3_500);
+  await expect(page.locator('lo-trainer .foot .lo-soft')).toHaveText(place);
+  await button(page, 'Go on').tap();
+  const walkedIn = button(page, 'Walked in');
+  while (!(await walkedIn.isVisible())) {
+    const step = await title.innerText();
+    await page.locator('lo-trainer button.next').tap();
+    await expect(title).not.toHaveText(step);
+  }
+  await walkedIn.tap();
+  await button(page, 'Stop here').tap();
+  await expect(page.getByText('1 of 6 walked in.')).toBeVisible();
+  await page.getByRole('radio', { name: '3', exact: true }).tap();
+  await button(page, 'Blind set-up').tap();
+  await expect(page.getByRole('button', { name: /Start hold 1/ })).toBeVisible();
+  await page.goBack();
+  await page.goBack();
+  await page.getByRole('link', { name: 'Osk Brannel' }).first().tap();
+  await expect(page.getByText(/rained once, 1 walk-in\. It feels 3 of 10 odd\./)).toBeVisible();
 });

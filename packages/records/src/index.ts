@@ -31,6 +31,7 @@ export {
   type StationPlanView,
   type StudentLinkView,
   type StudentLinkPage,
+  type TrainingGround,
   type TakeHomeView,
 } from './api/take-home-views.ts';
 

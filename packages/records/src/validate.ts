@@ -9,6 +9,7 @@ import {
   type CheckDocument,
   type CheckInput,
   type ClubInput,
+  type PracticeDoneInput,
   type RoutineInput,
   type ErasureInput,
   type FirstAcademy,
@@ -95,6 +96,10 @@ export const validateStudentInput: Validator<StudentInput> = validator(generated
 /** Validates a lesson as typed in. */
 export const validateLessonInput: Validator<LessonInput> = validator(generated.validateLessonInput);
 
+/** Validates what a student has practised. */
+export const validatePracticeDoneInput: Validator<PracticeDoneInput> = validator(
+  generated.validatePracticeDoneInput,
+);
 /** Validates a recorded walk-in. */
 export const validateRoutineInput: Validator<RoutineInput> = validator(generated.validateRoutineInput);
 /** Validates a club of a student's bag. */

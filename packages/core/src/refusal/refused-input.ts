@@ -14,7 +14,7 @@ export type RefusalCode =
   | 'date-order'
   | 'unknown';
 
-/** What a refusal says beside its code. Numbers are in SI (metres, radians), as core reads them. */
+/** What a refusal says beside its code. Numbers are in SI (metres, radians), as core reads them; in degrees where the field says so. */
 export interface RefusalDetail {
   /** The number or word that was read. */
   readonly read?: number | string;

@@ -80,6 +80,15 @@ export interface HandOutPage {
   readonly sight: { readonly now: string; readonly goal: string } | null;
 }
 
+/** What a trainer leads through. */
+export interface TrainingGround {
+  /** Name of the method. */
+  readonly method: string;
+  readonly steps: readonly { readonly step: string; readonly title: string; readonly cue: string }[];
+  /** What can be aimed at, by name; none where no place is known. */
+  readonly targets: readonly string[];
+}
+
 /** What a student's link shows: a first name and hand-outs, nothing else. */
 export interface StudentLinkPage {
   readonly firstName: string;
@@ -93,6 +102,7 @@ export interface StudentLinkPage {
   /** Between the toe tips at the last check, mm. */
   readonly baseMm: number;
   readonly handOuts: readonly HandOutPage[];
+  readonly training: TrainingGround;
   /** Days on which the drill was ticked off, newest first. */
   readonly drillDays: readonly string[];
 }

@@ -19,6 +19,7 @@ let stranger: TestClient;
 const PUBLIC = [
   'get /api/take-home',
   'put /api/take-home/self-checks/:id',
+  'put /api/take-home/practice/:id',
   'get /health/live',
   'get /health/ready',
   'get /api/setup',

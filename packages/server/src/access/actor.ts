@@ -4,6 +4,8 @@ import { type Scope } from './scope.ts';
 export interface Actor extends Scope {
   readonly instructorId: string;
   readonly role: 'head' | 'instructor';
+  /** By a student's own link: this is the instructor whose student it is. Default: the instructor does it. */
+  readonly byLink?: true;
 }
 
 /** An instructor of an academy: a head sees everybody's students, the others their own. */

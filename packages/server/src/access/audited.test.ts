@@ -11,7 +11,7 @@ import { type Route } from '../http/route.ts';
 import { KINDS } from '../records/kinds/index.ts';
 import { saveWorkedCheck, workedCheck } from '../test/documents.ts';
 import { ROUTES } from '../test/routes.ts';
-import { idOfKind, renamed, sampleOf } from '../test/samples.ts';
+import { idOfKind, practiceToday, renamed, sampleOf, today } from '../test/samples.ts';
 import { type Answer, startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
 
 let app: TestApp;
@@ -68,15 +68,12 @@ async function changes(): Promise<Readonly<Record<string, Do>>> {
     link = answer.body as NewStudentLinkView;
     return answer;
   };
-  done['put /api/take-home/self-checks/:id'] = () =>
-    app
-      .client()
-      .send(
-        'PUT',
-        `/api/take-home/self-checks/${randomUUID()}`,
-        { takenOn: new Date().toISOString().slice(0, 10), drillDone: true },
-        { Authorization: `Bearer ${link?.address.split('#')[1] ?? ''}` },
-      );
+  const byLink = (path: string, body: object) => (): Promise<Answer> =>
+    app.client().send('PUT', `/api/take-home/${path}/${randomUUID()}`, body, {
+      Authorization: `Bearer ${link?.address.split('#')[1] ?? ''}`,
+    });
+  done['put /api/take-home/self-checks/:id'] = byLink('self-checks', { takenOn: today(), drillDone: true });
+  done['put /api/take-home/practice/:id'] = byLink('practice', practiceToday());
   done['delete /api/student-links/:id'] = () => head.delete(`/api/student-links/${link?.id ?? ''}`);
   let consent: ConsentView | undefined;
   done['post /api/students/:id/consents'] = async () => {

@@ -14,20 +14,18 @@ const SHOWN = 200;
 export interface Access {
   readonly action: AuditEntryView['action'];
   readonly what: AuditEntryView['what'];
-  /** By the student's own link; the actor is the instructor whose student it is. Default: by the actor. */
-  readonly byLink?: boolean;
 }
 
 /** Records that something of a student was changed; in the transaction that changes it. */
 export async function insertAccess(
   db: Queries,
-  { academyId, instructorId }: Actor,
+  { academyId, instructorId, byLink }: Actor,
   studentId: string,
-  { action, what, byLink = false }: Access,
+  { action, what }: Access,
 ): Promise<void> {
   await db.exec(sql`
     INSERT INTO audit_entry (academy_id, id, instructor_id, student_id, action, what, by_link)
-    VALUES (${academyId}, ${randomUUID()}, ${instructorId}, ${studentId}, ${action}, ${what}, ${byLink})`);
+    VALUES (${academyId}, ${randomUUID()}, ${instructorId}, ${studentId}, ${action}, ${what}, ${byLink === true})`);
 }
 
 /** A look, or a printing: what only reads. */
@@ -43,7 +41,8 @@ export interface Look {
  */
 export async function insertLooks(db: Queries, { actor, studentIds, access }: Look): Promise<void> {
   const { academyId, instructorId } = actor;
-  const { action, what, byLink = false } = access;
+  const byLink = actor.byLink === true;
+  const { action, what } = access;
   if (studentIds.length === 0) return;
   const noted = await db.many<{ id: string }>(sql`
     SELECT student_id AS id FROM audit_entry FORCE INDEX (audit_slot)

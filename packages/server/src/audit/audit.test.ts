@@ -4,6 +4,7 @@ import mysql from 'mysql2/promise';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';
 import { saveWorkedCheck } from '../test/documents.ts';
+import { practiceToday } from '../test/samples.ts';
 import { broughtIn, fileOf, houseOf } from '../test/houses.ts';
 import { noteWaitingLooks } from './note-looks.ts';
 import { startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
@@ -105,6 +106,10 @@ describe('everything that is looked at or changed', () => {
     const self = { takenOn: new Date().toISOString().slice(0, 10), drillDone: true };
     const path = `/api/take-home/self-checks/${randomUUID()}`;
     expect(await noted(() => phone.send('PUT', path, self, headers))).toEqual(['changed self-check by link']);
+    const trained = `/api/take-home/practice/${randomUUID()}`;
+    expect(await noted(() => phone.send('PUT', trained, practiceToday(), headers))).toEqual([
+      'changed practice-done by link',
+    ]);
     expect(await noted(() => boss.delete(`/api/student-links/${sent?.id}`))).toEqual(['deleted link']);
   });
 

@@ -1,4 +1,3 @@
-import { type Actor } from '../access/actor.ts';
 import { type Database } from '../database/database.ts';
 import { ifPossible } from '../database/in-time.ts';
 import { type AppContext, type RequestState } from '../http/context.ts';
@@ -14,8 +13,8 @@ const MOST_WAITING = 10_000;
 const waiting = new WeakMap<Database, Look[]>();
 
 /** Says at whom a route has looked; the frame notes it by the route's `audit`. Default: by who is signed in. */
-export function lookedAt(ctx: AppContext, studentIds: readonly string[], byLink?: Actor): void {
-  ctx.state.looked = { actor: byLink ?? requireActor(ctx), studentIds, byLink: byLink !== undefined };
+export function lookedAt(ctx: AppContext, studentIds: readonly string[], actor = requireActor(ctx)): void {
+  ctx.state.looked = { actor, studentIds };
 }
 
 /** What a route's `audit` says of a look, or undefined where it is none. */
@@ -34,8 +33,8 @@ export async function noteLook(db: Database, audit: Audit, { log, looked }: Requ
   const access = lookOf(audit);
   if (access === undefined) return;
   if (looked === undefined) throw new Error('a route that shows students has to say whom');
-  const { actor, studentIds, byLink } = looked;
-  const look = { actor, studentIds, access: { ...access, byLink } };
+  const { actor, studentIds } = looked;
+  const look = { actor, studentIds, access };
   // A note that comes late after all meets its own key when it is written again: it is there once.
   if (await ifPossible(insertLooks(db, look), PATIENCE_MS)) return;
   log.warn({ instructorId: actor.instructorId, studentIds, access }, 'a look waits to be noted');

@@ -18,8 +18,6 @@ export interface Change {
   readonly action: 'changed' | 'deleted' | 'restored' | 'moved' | 'erased';
   /** Of a student who moved: the instructor who had them. */
   readonly hadBy?: string;
-  /** By the student's own link; the actor is the instructor whose student it is. Default: by the actor. */
-  readonly byLink?: boolean;
 }
 
 /** Kinds that standings are made of. */
@@ -30,10 +28,9 @@ const OF_STANDINGS: readonly string[] = ['student', 'lesson', 'check'];
  * in which anything that is stored says that it was changed, in the transaction that changes it.
  */
 export async function recordChange(tx: Queries, actor: Actor, change: Change): Promise<void> {
-  const { kind, studentId, action, byLink } = change;
+  const { kind, studentId, action } = change;
   await logChange(tx, actor, change);
-  if (studentId !== null)
-    await insertAccess(tx, actor, studentId, { action, what: kind, ...(byLink && { byLink }) });
+  if (studentId !== null) await insertAccess(tx, actor, studentId, { action, what: kind });
 }
 
 /** The same for what follows from a change that is noted itself: the checks of a student whose hand was corrected. */

@@ -199,6 +199,26 @@ const WRITTEN: Readonly<
   '0021': [
     { text: 'UPDATE student_standing SET line_flags = ? WHERE academy_id = ?', values: ['[]', ACADEMY] },
   ],
+  '0022': [
+    {
+      text: `INSERT INTO routine (academy_id, id, student_id, lesson_id, held_on, started_at, recording)
+             VALUES (?, ?, ?, ?, '2026-04-17', '2026-04-17T09:20:00.000Z', ?)`,
+      values: [
+        ACADEMY,
+        id(20),
+        STUDENT,
+        LESSON,
+        JSON.stringify({
+          method: 'All parallel',
+          steps: ['face', 'stance'],
+          help: 'blind',
+          phase: 'baseline',
+          place: 'range',
+          events: [{ id: id(21), deed: 'face', atS: 0 }],
+        }),
+      ],
+    },
+  ],
 };
 const states = Object.keys(WRITTEN);
 const running: TestApp[] = [];

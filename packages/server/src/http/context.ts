@@ -13,7 +13,7 @@ export interface RequestState {
   /** The session was locked: only its password opens it again. */
   locked?: boolean;
   /** At whom a route has looked, for the note of it; set by `lookedAt`. */
-  looked?: { readonly actor: Actor; readonly studentIds: readonly string[]; readonly byLink: boolean };
+  looked?: { readonly actor: Actor; readonly studentIds: readonly string[] };
   /** SHA-256 of the session cookie's token. */
   tokenHash?: Buffer;
 }

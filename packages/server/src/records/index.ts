@@ -1,5 +1,6 @@
 import { CLUB } from './kinds/club.ts';
 import { ROUTINE } from './kinds/routine.ts';
+import { PRACTICE_DONE } from './kinds/practice-done.ts';
 import { METHOD } from './kinds/method.ts';
 import { PLACE } from './kinds/place.ts';
 import { recordsOf } from './record-store.ts';
@@ -8,6 +9,8 @@ import { recordsOf } from './record-store.ts';
 export const places = recordsOf(PLACE);
 /** Recorded walk-ins. */
 export const routines = recordsOf(ROUTINE);
+/** What students have practised. */
+export const practiceDone = recordsOf(PRACTICE_DONE);
 /** Students' own clubs. */
 export const clubs = recordsOf(CLUB);
 /** An academy's own methods. */

@@ -1,5 +1,5 @@
 import { composeCheck, judgementOf, solveDocument, type TypedReading } from '@lotrecht/judging';
-import { type Circumstances, DocumentRefused, type SelfCheckInput } from '@lotrecht/records';
+import { type Circumstances, type SelfCheckInput } from '@lotrecht/records';
 import { logChange, recordChange } from '../changes/record-change.ts';
 import { requireConsent } from '../consents/require-consent.ts';
 import { Problem } from '../problems/problem.ts';
@@ -8,9 +8,9 @@ import { addVersion, insertCheck, listLastChecks } from '../checks/check-reposit
 import { type Database, type Queries } from '../database/database.ts';
 import { isDuplicate } from '../database/trouble.ts';
 import { sql } from '../database/sql.ts';
-import { type Actor } from '../access/actor.ts';
 import { selfLessonOn } from '../lessons/lesson-repository.ts';
-import { type OpenStudentLink } from './student-link-repository.ts';
+import { actorOfLink, type OpenStudentLink } from './student-link-repository.ts';
+import { MOST_SENT_A_DAY, requireLately } from './sent-late.ts';
 
 /** Under which circumstances a student reads at home. */
 const SELF_CIRCUMSTANCES: Circumstances = { phase: 'test', help: 'blind', place: 'home', reader: 'student' };
@@ -18,31 +18,7 @@ const SELF_CIRCUMSTANCES: Circumstances = { phase: 'test', help: 'blind', place:
 const SIGHTED_ALONE_DEG = 1;
 const USUAL_CLUB = { group: 'mid-iron' } as const;
 
-/** Who keeps what a student sends: the instructor whose student it is. A link shows that student alone. */
-export function actorOfLink({ academyId, instructorId, studentId }: OpenStudentLink): Actor {
-  return { academyId, instructorId, role: 'instructor', sees: { student: studentId } };
-}
-
 const MOST_A_DAY = 30;
-/** A phone that was without a network for weeks sends them together. */
-const MOST_SENT_A_DAY = 120;
-
-const DAY_MS = 86_400_000;
-/** A phone that lay in a bag for two months has still something to send; a clock that is wrong by years has not. */
-const OLDEST_DAYS = 60;
-
-/** A day that a student can have read on: the phone's calendar may be a day ahead of ours. */
-function requireLately({ takenOn }: SelfCheckInput, now: number): void {
-  const age = (now - Date.parse(takenOn)) / DAY_MS;
-  if (age > -2 && age <= OLDEST_DAYS + 1) return;
-  throw new DocumentRefused([
-    {
-      code: 'out-of-range',
-      path: '/takenOn',
-      message: `The day was read as ${takenOn}. Send a reading within ${OLDEST_DAYS} days, and set the phone's clock.`,
-    },
-  ]);
-}
 
 /**
  * Keeps what a student has read at home, once: sent again under the same id it changes nothing.
@@ -55,7 +31,7 @@ export async function saveSelfCheck(
   id: string,
   input: SelfCheckInput,
 ): Promise<void> {
-  requireLately(input, Date.now());
+  requireLately('takenOn', input.takenOn);
   try {
     await db.inTransaction((tx) => store(tx, link, id, input));
   } catch (error) {
@@ -80,7 +56,7 @@ async function store(tx: Queries, link: OpenStudentLink, id: string, input: Self
     INSERT INTO self_check (academy_id, id, student_id, taken_on, drill_done, check_id)
     VALUES (${academyId}, ${id}, ${studentId}, ${input.takenOn}, ${input.drillDone}, ${checkId})`);
   const own = { revision: null, studentId, action: 'changed' } as const;
-  await recordChange(tx, actor, { ...own, kind: 'self-check', id, byLink: true });
+  await recordChange(tx, actor, { ...own, kind: 'self-check', id });
   if (input.reading === undefined) return;
   const last = (await listLastChecks(tx, actor, studentId, 1))[0]?.document;
   const { by, ...values } = input.reading;

@@ -27,6 +27,11 @@ export interface OpenStudentLink {
   readonly expiresAt: string;
 }
 
+/** Who keeps what a student sends: the instructor whose student it is. A link shows that student alone. */
+export function actorOfLink({ academyId, instructorId, studentId }: OpenStudentLink): Actor {
+  return { academyId, instructorId, role: 'instructor', sees: { student: studentId }, byLink: true };
+}
+
 /** Makes a link. @returns its id, and its token, which is stored nowhere */
 export async function insertStudentLink(
   db: Queries,

@@ -15,8 +15,10 @@ import { findLesson } from '../lessons/lesson-repository.ts';
 import { type GuessLimit } from './guess-limit.ts';
 import { handOutWish } from './hand-out-wish.ts';
 import { listHandOuts } from './hand-out-repository.ts';
-import { actorOfLink, listDrillDays, saveSelfCheck } from './save-self-check.ts';
-import { findOpenStudentLink, type OpenStudentLink } from './student-link-repository.ts';
+import { practiceOf, savePractice } from './save-practice.ts';
+import { listDrillDays, saveSelfCheck } from './save-self-check.ts';
+import { actorOfLink, findOpenStudentLink, type OpenStudentLink } from './student-link-repository.ts';
+import { trainingGround } from './training-ground.ts';
 
 const USUAL_BASE_MM = 400;
 /** Among so many the last target and the last stance are looked for. */
@@ -109,6 +111,7 @@ export function studentPageRoutes(db: Database, guesses: GuessLimit): readonly R
           : { name: target.name ?? 'the target', distanceM: target.distanceM },
       baseMm: toes?.by === 'gaps' ? toes.baseMm : USUAL_BASE_MM,
       handOuts: pages,
+      training: await trainingGround(db, actor, checks[0]),
       drillDays: await listDrillDays(db, link),
     };
     ctx.body = page;
@@ -124,6 +127,17 @@ export function studentPageRoutes(db: Database, guesses: GuessLimit): readonly R
       handle: async (ctx) => {
         const link = await openLink(ctx);
         await saveSelfCheck(db, link, idParam(ctx), bodyOf(ctx, validateSelfCheckInput));
+        ctx.status = 204;
+      },
+    },
+    {
+      method: 'put',
+      path: '/api/take-home/practice/:id',
+      access: 'public',
+      audit: { changes: 'practice-done' },
+      handle: async (ctx) => {
+        const link = await openLink(ctx);
+        await savePractice(db, link, idParam(ctx), bodyOf(ctx, practiceOf(link)));
         ctx.status = 204;
       },
     },

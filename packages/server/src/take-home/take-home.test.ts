@@ -17,6 +17,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';
 import { CaughtLetters } from '../test/caught-letters.ts';
 import { saveWorkedCheck } from '../test/documents.ts';
+import { practiceToday } from '../test/samples.ts';
 import { startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
 
 /** How often links are guessed; `LOTRECHT_GUESSES=10000` for the figure that is reported. */
@@ -107,6 +108,56 @@ describe('a hand-out', () => {
     const stranger = (await app.signedIn(await app.academy('Away'), 'head')).client;
     const input = { revision: 0, checkId: ids.checkId, drillId: 'toe-rod', dose: '', own: '', junior: false };
     expect((await stranger.put(`/api/hand-outs/${randomUUID()}`, input)).status).toBe(404);
+  });
+});
+
+describe('what was practised, sent by link', () => {
+  const practised = (token: string, id: string, body: unknown) =>
+    app.client().send('PUT', `/api/take-home/practice/${id}`, body, { Authorization: `Bearer ${token}` });
+  const listed = async () =>
+    (await client.get(`/api/practice-done?student=${ids.studentId}`)).body as { readonly id: string }[];
+
+  it('is led by the routine of the method, at what was aimed at, and kept once', async () => {
+    const { token } = await newLink();
+    const { training } = (await opened(token)).body as StudentLinkPage;
+    expect(training.method).toBe('All parallel');
+    expect(training.steps.map(({ step }) => step)).toContain('face');
+    expect(training.targets).toEqual(['Barge']);
+    const [before, id, body] = [(await listed()).length, randomUUID(), practiceToday()];
+    for (const _again of [1, 2]) expect((await practised(token, id, body)).status).toBe(204);
+    expect((await listed()).length).toBe(before + 1);
+    expect(await listed()).toContainEqual(expect.objectContaining({ id, ...body }));
+  });
+
+  it('is refused where it cannot be, by the field, and stays the student’s of the link', async () => {
+    const { token } = await newLink();
+    const other = randomUUID();
+    expect((await practised(token, other, { ...practiceToday(), doneOn: daysAgo(90) })).body).toMatchObject({
+      errors: [{ path: '/doneOn' }],
+    });
+    const odd = {
+      ...practiceToday(),
+      practice: { exercise: 'looks', wanted: 6, done: 6, seconds: 1, spoken: false, oddness: 11 },
+    };
+    expect((await practised(token, other, odd)).body).toMatchObject({
+      errors: [{ path: '/practice/oddness' }],
+    });
+    for (const body of [null, 'x', [], { ...practiceToday(), more: 1 }])
+      expect((await practised(token, other, body)).status).toBeGreaterThanOrEqual(400);
+    const named = { ...practiceToday(), studentId: randomUUID() };
+    expect((await practised(token, other, named)).status).toBe(204);
+    expect((await listed()).map(({ id }) => id)).toContain(other);
+    // Under an id that is taken by something else said: refused, and nothing is overwritten.
+    expect((await practised(token, other, { ...practiceToday(), note: 'Otherwise' })).status).toBe(409);
+  });
+
+  it('is not without bounds', async () => {
+    const { token } = await newLink();
+    await app.db.exec(sql`
+      INSERT INTO practice_done (academy_id, id, student_id, done_on, started_at, practice)
+      SELECT ${academyId}, UUID(), ${ids.studentId}, UTC_DATE(), '2026-04-17T09:20:00.000Z', '{}'
+      FROM seq_1_to_120`);
+    expect((await practised(token, randomUUID(), practiceToday())).status).toBe(429);
   });
 });
 

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { type HandOutInput } from '@lotrecht/records';
 import { KINDS } from '../records/kinds/index.ts';
-import { idOfKind, sampleOf } from './samples.ts';
+import { idOfKind, practiceToday, sampleOf } from './samples.ts';
 import { workedCheck } from './documents.ts';
 
 /** Whose records a call is about. */
@@ -142,6 +142,11 @@ export function callOf(route: string, ids: Ids): Call | undefined {
     'put /api/take-home/self-checks/:id': {
       path: `/api/take-home/self-checks/${randomUUID()}`,
       body: { takenOn: '2026-04-18', drillDone: true },
+      stranger: 'refused',
+    },
+    'put /api/take-home/practice/:id': {
+      path: `/api/take-home/practice/${randomUUID()}`,
+      body: practiceToday(),
       stranger: 'refused',
     },
     'get /api/settings': { path: '/api/settings', stranger: 'own-data' },

@@ -45,8 +45,37 @@ const SAMPLES: Readonly<Record<string, (ids: SampleIds) => object>> = {
       ],
     },
   }),
+  'practice-done': ({ studentId }) => ({
+    studentId,
+    doneOn: '2026-04-17',
+    startedAt: '2026-04-17T09:40:00.000Z',
+    note: 'At home',
+    practice: {
+      exercise: 'looks',
+      method: 'All parallel',
+      wanted: 6,
+      done: 6,
+      seconds: 210,
+      spoken: true,
+      beatS: 3,
+      targets: ['Barge', 'Kiln'],
+      oddness: 4,
+    },
+  }),
   club: ({ studentId }) => ({ studentId, name: 'Old seven', clubGroup: 'mid-iron' }),
 };
+
+/** The day it is now, as a phone would say it. */
+export const today = (): string => new Date().toISOString().slice(0, 10);
+
+/** Six walk-ins to look, done today, as a student's phone sends them. */
+export function practiceToday(): object {
+  return {
+    doneOn: today(),
+    startedAt: new Date().toISOString(),
+    practice: { exercise: 'looks', wanted: 6, done: 6, seconds: 200, spoken: false, oddness: 3 },
+  };
+}
 
 /** The same with another name, or another note where it has no name: a patch of any kind. */
 export function renamed(

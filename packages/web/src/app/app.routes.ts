@@ -78,6 +78,11 @@ export const routes: Routes = [
         loadComponent: () => import('./views/routine/recorder.ts').then((m) => m.RecorderPage),
       },
       {
+        path: 'lessons/:lessonId/routine/train',
+        title: 'Train the walk-in · Lotrecht',
+        loadComponent: () => import('./views/routine/train.ts').then((m) => m.TrainPage),
+      },
+      {
         path: 'lessons/:lessonId/checks/:checkId',
         title: 'Check · Lotrecht',
         loadComponent: () => import('./views/check/check.ts').then((m) => m.CheckPage),

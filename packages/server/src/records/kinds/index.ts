@@ -2,8 +2,9 @@ import { type AnyKind } from '../kind.ts';
 import { CLUB } from './club.ts';
 import { METHOD } from './method.ts';
 import { PLACE } from './place.ts';
+import { PRACTICE_DONE } from './practice-done.ts';
 import { ROUTINE } from './routine.ts';
 import { STATION_PLAN } from './station-plan.ts';
 
 /** Every kind there is: what stands before in a file is pointed at by what comes after. */
-export const KINDS: readonly AnyKind[] = [PLACE, METHOD, STATION_PLAN, CLUB, ROUTINE];
+export const KINDS: readonly AnyKind[] = [PLACE, METHOD, STATION_PLAN, CLUB, ROUTINE, PRACTICE_DONE];

@@ -91,19 +91,20 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
    * Begins a new one, or goes on with one that was begun here and not kept.
    *
    * @param id what a new one is called
-   * @param isIt whether one that was begun is meant. Default: the newest
+   * @param isIt whether one that was begun is meant, by what was typed and what the page keeps beside it; nothing beside
+   *   one that was asked to be kept. Default: the newest
    */
   async beginNew(
     id: string,
     {
       isIt = () => true,
       studentId,
-    }: { readonly isIt?: (input: Input) => boolean; readonly studentId?: string } = {},
+    }: { readonly isIt?: (input: Input, more: unknown) => boolean; readonly studentId?: string } = {},
   ): Promise<TypedEarlier<Input> | null> {
     this.called = id;
     const { instructorId, kind } = this.key();
     const begun = await fromDevice(this.drafts.newOfKind(instructorId, kind), []);
-    const found = begun.find(({ input }) => isIt(input as Input));
+    const found = begun.find(({ input, more }) => isIt(input as Input, more));
     return this.begin(found?.id ?? id, null, studentId);
   }
 

@@ -10,12 +10,17 @@ import {
 } from '@angular/core';
 import { MatTableModule } from '@angular/material/table';
 import { breaksFirst } from '@lotrecht/core';
+import { type CheckView } from '@lotrecht/records';
 import { stepTitle } from '@lotrecht/words';
 import { type ApiProblem, toProblem } from '../api/problem.ts';
+import { PRACTICE_DONE, type PracticeDone } from '../data/kinds/practice-done.ts';
 import { ROUTINE, type Routine } from '../data/kinds/routine.ts';
 import { RecordApi } from '../data/record-api.ts';
+import { firstSetSentences } from '../lesson/first-set.ts';
 import { findingOf, togetherOf } from '../lesson/told-walk-ins.ts';
+import { SettingsStore } from '../settings/settings.store.ts';
 import { dayText } from '../words/dates.ts';
+import { practisedText } from '../words/practice-words.ts';
 import { ProblemNote } from './problem-note.ts';
 
 interface DayRow {
@@ -34,8 +39,10 @@ interface DayRow {
     @if (problem(); as p) {
       <lo-problem-note [problem]="p" (retry)="load(studentId())" />
     }
-    @if (rows().length > 0) {
+    @if (rows().length > 0 || practised()) {
       <h2>Routine</h2>
+    }
+    @if (rows().length > 0) {
       @if (breaking(); as b) {
         <p class="breaks">{{ b }}</p>
       }
@@ -52,6 +59,19 @@ interface DayRow {
         </table>
       </div>
     }
+    @if (kept(); as k) {
+      <p>{{ k }}</p>
+    }
+    @if (practised(); as p) {
+      <p>{{ p }}</p>
+    }
+    @if (beside().length > 0) {
+      <h3>What was set first, and where the lines stood</h3>
+      @for (sentence of beside(); track sentence) {
+        <p>{{ sentence }}</p>
+      }
+      <p class="lo-soft">Seen beside each other; what brings it about is not shown.</p>
+    }
   `,
   styles: `
     :host {
@@ -59,6 +79,10 @@ interface DayRow {
     }
     h2 {
       margin: 28px 0 8px;
+    }
+    h3 {
+      margin: 14px 0 4px;
+      font-size: 1.0625rem;
     }
     .breaks {
       font-weight: 600;
@@ -80,10 +104,15 @@ interface DayRow {
 })
 export class RoutineOverTime {
   readonly studentId = input.required<string>();
+  /** Set-ups whose lines stand beside what was set first. */
+  readonly checks = input<readonly CheckView[]>([]);
+  readonly handedness = input<'right' | 'left'>('right');
 
   protected readonly problem = signal<ApiProblem | null>(null);
   private readonly all = signal<readonly Routine[]>([]);
+  private readonly done = signal<readonly PracticeDone[]>([]);
   private readonly records = inject(RecordApi);
+  private readonly settings = inject(SettingsStore);
 
   protected readonly columns = [
     { key: 'day', title: 'Lesson' },
@@ -94,11 +123,18 @@ export class RoutineOverTime {
   ] as const;
   protected readonly keys = this.columns.map(({ key }) => key);
 
-  /** A row a day, the newest first. */
-  protected readonly rows = computed((): readonly DayRow[] => {
+  /** Days with walk-ins, the newest first. */
+  private readonly days = computed(() => {
     const days = [...new Set(this.all().map(({ heldOn }) => heldOn))].toSorted().toReversed();
     return days.map((day) => {
-      const together = togetherOf(this.all().filter(({ heldOn }) => heldOn === day));
+      const own = this.all().filter(({ heldOn }) => heldOn === day);
+      return { day, own, together: togetherOf(own) };
+    });
+  });
+
+  /** A row a day, the newest first. */
+  protected readonly rows = computed((): readonly DayRow[] =>
+    this.days().map(({ day, together }) => {
       const { of, same, looks, overBallS, moved } = together;
       const [most] = moved;
       return {
@@ -108,8 +144,26 @@ export class RoutineOverTime {
         seconds: overBallS === null ? '' : `${rangeText(overBallS)} s`,
         moved: most === undefined ? '' : stepTitle(most.step),
       };
-    });
+    }),
+  );
+
+  /** How much of the order of the lesson before was still there. */
+  protected readonly kept = computed(() => {
+    const [now, before] = this.days();
+    if (now === undefined || before === undefined) return null;
+    const same = now.own.filter(
+      (walkIn) => findingOf(walkIn).order.join() === before.together.usual.join(),
+    ).length;
+    return `${same} of ${now.own.length} walk-ins kept the order of ${dayText(before.day)}.`;
   });
+  /** What was trained from the newest lesson with walk-ins on. */
+  protected readonly practised = computed(() => practisedText(this.done(), this.days()[0]?.day ?? null));
+  protected readonly beside = computed(() =>
+    firstSetSentences(this.all(), this.checks(), {
+      handedness: this.handedness(),
+      unit: this.settings.settings().distanceUnit,
+    }),
+  );
 
   /** What the usual order loses first when it counts; null where nothing was tested, or nothing broke. */
   protected readonly breaking = computed(() => {
@@ -139,6 +193,10 @@ export class RoutineOverTime {
     this.problem.set(null);
     this.records.all<Routine>(ROUTINE, { student }).subscribe({
       next: (all) => this.all.set(all),
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+    this.records.all<PracticeDone>(PRACTICE_DONE, { student }).subscribe({
+      next: (all) => this.done.set(all),
       error: (error: unknown) => this.problem.set(toProblem(error)),
     });
   }

@@ -49,11 +49,19 @@ import { findingOf, togetherOf } from '../lesson/told-walk-ins.ts';
         </li>
       }
     </ul>
-    <a matButton="outlined" [routerLink]="['/lessons', lesson().id, 'routine']">Record a walk-in</a>
+    <div class="doing">
+      <a matButton="outlined" [routerLink]="['/lessons', lesson().id, 'routine']">Record a walk-in</a>
+      <a matButton="outlined" [routerLink]="['/lessons', lesson().id, 'routine', 'train']">Train it</a>
+    </div>
   `,
   styles: `
     :host {
       display: block;
+    }
+    .doing {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px;
     }
     .together {
       font-weight: 600;

@@ -1,6 +1,6 @@
 import { radiansFromDegrees } from '@lotrecht/core/angle';
 import { feelAtTarget } from '@lotrecht/core/feel';
-import { type Aim, besideText, type DistanceUnit } from '@lotrecht/words';
+import { type Aim, besideText, type DistanceUnit, formatDistance } from '@lotrecht/words';
 
 /** What an angle of a line is turned into a place by. */
 export interface AimedFrom {
@@ -30,6 +30,12 @@ export interface Told {
 export function placeText(deg: number, { handedness, unit }: Told): string {
   const distanceM = unit === 'yd' ? TOLD_AT * YARD_M : TOLD_AT;
   return besideText(aimOf(deg, { handedness, distanceM }), unit);
+}
+
+/** So many degrees as a length there, whichever side. @example "0.5 m" */
+export function lengthText(deg: number, { unit }: Pick<Told, 'unit'>): string {
+  const distanceM = unit === 'yd' ? TOLD_AT * YARD_M : TOLD_AT;
+  return formatDistance(Math.abs(feelAtTarget(radiansFromDegrees(deg), distanceM)), unit);
 }
 
 /** Where places are told, said once. @example "at 150 m" */

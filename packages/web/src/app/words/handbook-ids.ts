@@ -15,6 +15,7 @@ export type HandbookId =
   | 'eye'
   | 'ball-and-stance'
   | 'walk-in'
+  | 'train'
   | 'first'
   | 'nothing-first'
   | 'picture'

@@ -65,6 +65,9 @@ const WHAT_WORDS: Readonly<Record<string, string>> = {
   link: 'a link',
   consent: 'a consent',
   'self-check': 'a reading at home',
+  routine: 'a walk-in',
+  'practice-done': 'what they practised',
+  club: 'a club of theirs',
 };
 
 const SCOPE_WORDS: Readonly<Record<ProposedConsentView['scope'], string>> = {

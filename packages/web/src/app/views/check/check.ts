@@ -132,6 +132,11 @@ export class CheckPage {
   protected readonly groundOpen = signal(false);
   protected readonly itemsOpen = signal(false);
   protected readonly phase = computed(() => this.content.run().phase);
+  private readonly opened = signal('');
+  /** Whose check is on the screen; null while another one is fetched: no tap falls into the one before. */
+  protected readonly student = computed(() =>
+    this.opened() === this.checkId() ? this.content.student() : null,
+  );
 
   protected readonly clockText = clockText;
   protected readonly bearingText = bearingText;
@@ -187,7 +192,7 @@ export class CheckPage {
     inject(EyeStore).load();
     // The tape begins at the first field that is still to be read.
     effect(() => {
-      if (this.phase() !== 'tape' || this.content.student() === null) return;
+      if (this.phase() !== 'tape' || this.student() === null) return;
       untracked(() => {
         if (this.store.stored() === null) {
           afterNextRender(() => this.table()?.focusFirst(), { injector: this.injector });
@@ -229,7 +234,10 @@ export class CheckPage {
           void this.store
             .open(checkId, { ...atHand, step, series })
             .then(() => this.blind.open(lessonId, checkId))
-            .then(() => this.freeze());
+            .then(() => {
+              this.opened.set(checkId);
+              this.freeze();
+            });
         },
         error: (error: unknown) => this.problem.set(toProblem(error)),
       });
@@ -318,7 +326,7 @@ export class CheckPage {
   }
 
   private act(event: KeyboardEvent): void {
-    if (typesText(event) || this.content.student() === null) return;
+    if (typesText(event) || this.student() === null) return;
     if (this.phase() === 'hold') {
       this.actInHold(event);
       return;

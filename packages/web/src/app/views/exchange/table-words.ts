@@ -10,6 +10,7 @@ export const TABLE_WORDS = [
   ['guardian_consent', 'Consents'],
   ['club', 'Clubs'],
   ['routine', 'Walk-ins'],
+  ['practice_done', 'Practice'],
   ['place', 'Places'],
   ['method_profile', 'Own methods'],
   ['station_plan', 'Station plans'],

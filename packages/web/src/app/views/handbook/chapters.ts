@@ -154,6 +154,15 @@ export const CHAPTERS: readonly Chapter[] = [
         ],
       },
       {
+        id: 'train',
+        title: 'Train the walk-in',
+        text: [
+          'The steps come one at a time, by a tap or by a beat. A device with a voice of its own speaks them.',
+          'Five to seven times, each to another target. To look alone, no club is aimed.',
+          'At the end one tap says how odd it felt. The student can do the same at home, by their link.',
+        ],
+      },
+      {
         id: 'eye',
         title: 'By eye',
         drawing: 'eye',

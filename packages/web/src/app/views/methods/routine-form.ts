@@ -1,5 +1,5 @@
 import { CdkDrag, type CdkDragDrop, CdkDropList, moveItemInArray } from '@angular/cdk/drag-drop';
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
@@ -60,6 +60,9 @@ export class RoutineForm {
       title: stepTitle(step),
     }));
   });
+  /** The step whose words are being changed. */
+  protected readonly wording = signal<string | null>(null);
+  protected readonly moving = computed(() => this.method().routineExpected?.moving ?? null);
   protected readonly own = new FormControl('', { nonNullable: true });
   protected readonly counted = computed(() => {
     const wanted = this.method().routineExpected ?? {};
@@ -93,6 +96,22 @@ export class RoutineForm {
 
   protected take(step: string): void {
     this.changed.emit({ routine: [...this.items(this.told()), { step }] });
+  }
+
+  /** What is said at a step; nothing typed: as it is usually said. */
+  protected say(step: string, words: string): void {
+    const cue = words.trim();
+    const routine = this.items(this.told()).map((item) => {
+      if (typeof item === 'string' || item.step !== step) return item;
+      return { step, ...(cue !== '' && { cue }) };
+    });
+    this.changed.emit({ routine });
+    this.wording.set(null);
+  }
+
+  protected holdStill(moving: boolean | null): void {
+    const { moving: _before, ...others }: Wanted = this.method().routineExpected ?? {};
+    this.changed.emit({ routineExpected: { ...others, ...(moving !== null && { moving }) } });
   }
 
   /** A step of its own, by its title. */

@@ -32,6 +32,7 @@ import { LevelMatrix } from '../../ui/level-matrix.ts';
 import { DayField } from '../../ui/day-field.ts';
 import { Why } from '../../ui/why.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
+import { RoutineOverTime } from '../../ui/routine-over-time.ts';
 import { LINE_TITLES } from '../../words/words.ts';
 import { type Asked, askedOf, firstAsked, nearestAsked, sameAsked } from './asked.ts';
 import { BallByClubs } from './ball-by-clubs.ts';
@@ -67,6 +68,7 @@ const FELT = 'felt';
     MatSelect,
     ProblemNote,
     RouterLink,
+    RoutineOverTime,
     Why,
   ],
   templateUrl: './progress.html',

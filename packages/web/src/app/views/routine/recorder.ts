@@ -24,6 +24,7 @@ import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { lessonSteps } from '../../words/lesson-steps.ts';
 import { WalkInKeys, type WalkInGround } from './walk-in-keys.ts';
+import { endedBy, walkInOf } from './walk-in.ts';
 import { togetherOf } from '../../lesson/told-walk-ins.ts';
 
 /** How the student walks in: with which help, and whether it counts as a test. */
@@ -51,6 +52,10 @@ export class RecorderPage {
   private readonly kept = signal<readonly Routine[]>([]);
   /** What the one on the screen is called; another one begins under another id. */
   protected readonly current = signal<string>(crypto.randomUUID());
+  /** One that is kept and has not ended. */
+  protected readonly going = computed(() => this.kept().find(({ id }) => id === this.current()) ?? null);
+  /** It was asked what is kept: before, nothing is recorded over it. */
+  protected readonly asked = signal(false);
   protected readonly way = signal('blind');
   protected readonly ways = Object.entries(WAYS).map(([key, { title }]) => ({ key, title }));
 
@@ -134,8 +139,18 @@ export class RecorderPage {
 
   private loadKept(student: string): void {
     this.records.all<Routine>(ROUTINE, { student }).subscribe({
-      next: (all) => this.kept.set(all.filter(({ lessonId }) => lessonId === this.lessonId())),
-      error: (error: unknown) => this.problem.set(toProblem(error)),
+      next: (all) => {
+        const own = all.filter(({ lessonId }) => lessonId === this.lessonId());
+        this.kept.set(own);
+        const going = own.find((routine) => endedBy(walkInOf(routine)) === null);
+        if (going !== undefined) this.current.set(going.id);
+        this.asked.set(true);
+      },
+      error: (error: unknown) => {
+        // What is recorded is kept on the device meanwhile.
+        this.asked.set(true);
+        this.problem.set(toProblem(error));
+      },
     });
   }
 }

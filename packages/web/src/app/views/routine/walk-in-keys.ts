@@ -34,6 +34,7 @@ import {
   tapped,
   type TapWords,
   type WalkIn,
+  walkInOf,
 } from './walk-in.ts';
 
 /** What a walk-in is recorded for. */
@@ -72,6 +73,8 @@ const DEED_TITLES: Readonly<Partial<Record<RoutineDeed, string>>> = {
 export class WalkInKeys {
   readonly id = input.required<string>();
   readonly ground = input.required<WalkInGround>();
+  /** One that is kept and has not ended: its last tap was struck out. Null: a new one. */
+  readonly open = input<Routine | null>(null);
   /** One that was begun on this device goes on, under its own id. */
   readonly begun = output<string>();
   readonly kept = output<Routine>();
@@ -126,7 +129,7 @@ export class WalkInKeys {
   constructor() {
     effect(() => {
       const [id, { lessonId, studentId }] = [this.id(), this.ground()];
-      untracked(() => void this.open(id, lessonId, studentId));
+      untracked(() => void this.begin(id, lessonId, studentId));
     });
     // The newest tap stays in sight; the keys stay where they are.
     afterRenderEffect(() => {
@@ -165,7 +168,8 @@ export class WalkInKeys {
   protected keep(): void {
     const input = this.input();
     if (input === null) return;
-    if (this.ended() === null) {
+    // One that was sent before goes on where it is kept: another device, or a reload, finds it there.
+    if (this.ended() === null && this.record.stored() === null) {
       this.record.typed(input);
       return;
     }
@@ -174,16 +178,21 @@ export class WalkInKeys {
     if (this.ended() === 'hold') this.frozen.emit(this.opened);
   }
 
-  private async open(id: string, lessonId: string, studentId: string): Promise<void> {
+  private async begin(id: string, lessonId: string, studentId: string): Promise<void> {
     if (this.opened === id) return;
     const ofLesson = (input: RoutineInput): boolean =>
       input.lessonId === lessonId && endedBy(walkInOf(input)) === null;
-    const begun = await this.record.beginNew(id, { isIt: ofLesson, studentId });
+    const kept = this.open();
+    const begun =
+      kept === null
+        ? await this.record.beginNew(id, { isIt: ofLesson, studentId })
+        : await this.record.begin(id, kept, studentId);
     this.opened = this.record.id;
     this.ready.set(true);
-    if (begun === null) return;
-    this.walkIn.set(walkInOf(begun.input));
-    this.note.setValue(begun.input.note ?? '');
+    const input = begun?.input ?? kept;
+    if (input === null) return;
+    this.walkIn.set(walkInOf(input));
+    this.note.setValue(input.note ?? '');
     if (this.opened !== id) this.begun.emit(this.opened);
   }
 
@@ -236,8 +245,4 @@ function expectedOf({ expected }: MethodRoutine): Expected | undefined {
     ...(rehearsals && { rehearsals: [...rehearsals] }),
     ...(overBallS && { overBallS: [...overBallS] }),
   };
-}
-
-function walkInOf({ startedAt, recording }: RoutineInput): WalkIn {
-  return { startedAtMs: Date.parse(startedAt), events: recording.events as WalkIn['events'] };
 }

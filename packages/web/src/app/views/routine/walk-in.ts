@@ -5,12 +5,18 @@ import {
   type RoutineEvent,
   type RoutineStep,
 } from '@lotrecht/core';
+import { type RoutineInput } from '@lotrecht/records';
 
 /** A walk-in while it is recorded. */
 export interface WalkIn {
   /** When the first tap came, ms since 1970; null before it. */
   readonly startedAtMs: number | null;
   readonly events: readonly RoutineEvent[];
+}
+
+/** A walk-in as it was recorded. */
+export function walkInOf({ startedAt, recording }: Pick<RoutineInput, 'startedAt' | 'recording'>): WalkIn {
+  return { startedAtMs: Date.parse(startedAt), events: recording.events as WalkIn['events'] };
 }
 
 export const NOT_BEGUN: WalkIn = { startedAtMs: null, events: [] };

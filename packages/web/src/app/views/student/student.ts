@@ -4,12 +4,10 @@ import {
   computed,
   DestroyRef,
   effect,
-  type ElementRef,
   inject,
   input,
   signal,
   untracked,
-  viewChild,
 } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
@@ -98,6 +96,7 @@ export class StudentPage {
     const watch = watchedLine(cold.checks);
     return watchText({ heldOn: cold.heldOn, watch }, this.settings.settings().distanceUnit);
   });
+  protected readonly checksOfLessons = computed(() => this.page()?.lessons.flatMap((l) => l.checks) ?? []);
   private readonly tracked = signal<readonly LineProgress[]>([]);
   /** What stands above the checks is not there yet: they wait for it, so that nothing moves under a finger. */
   protected readonly counting = signal(true);
@@ -135,7 +134,6 @@ export class StudentPage {
     itemSentences(this.lastCold()?.checks.find((c) => c.record?.items)?.record?.items),
   );
 
-  private readonly guardian = viewChild<ElementRef<HTMLElement>>('guardian');
   private tracking = Subscription.EMPTY;
   private readonly destroyed = inject(DestroyRef);
   private readonly api = inject(AcademyApi);
@@ -203,12 +201,6 @@ export class StudentPage {
         },
         error: (error: unknown) => this.problem.set(toProblem(error)),
       });
-  }
-
-  protected goToGuardian(): void {
-    const heading = this.guardian()?.nativeElement;
-    heading?.scrollIntoView();
-    heading?.focus();
   }
 
   protected openLine({ choice }: MatrixCell): void {

@@ -1,20 +1,33 @@
 import { HttpClient, HttpHeaders } from '@angular/common/http';
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  type ElementRef,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
+import { MatButton } from '@angular/material/button';
 import { type SelfCheckInput, type StudentLinkPage } from '@lotrecht/records';
 import { firstValueFrom } from 'rxjs';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { dayText } from '../../words/dates.ts';
+import { walkInsText } from '../../words/practice-words.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { SvgDrawing } from '../../ui/svg-drawing.ts';
+import { type Practised, Trainer } from '../../trainer/trainer.ts';
+import { type Training } from '../../trainer/training.ts';
 import { openOffline } from './offline.ts';
-import { forget, keep, type PendingCheck, readKept } from './pending-checks.ts';
+import { forget, keep, type Pending, readKept } from './kept-on-phone.ts';
 import { SelfCheckForm } from './self-check-form.ts';
 import { emptySelfCheck, type TypedSelfCheck } from './typed-self-check.ts';
 
 /** A student's own page: hand-outs, and a way to send what was read at home. Works on a phone without a network. */
 @Component({
   selector: 'lo-take-home',
-  imports: [ProblemNote, SelfCheckForm, SvgDrawing],
+  imports: [MatButton, ProblemNote, SelfCheckForm, SvgDrawing, Trainer],
   templateUrl: './take-home.html',
   styleUrls: ['../../ui/plain-fields.scss', './take-home.scss'],
   host: { '(window:online)': 'sendWaiting()', '(window:hashchange)': 'open()' },
@@ -27,13 +40,19 @@ export class TakeHomePage {
 
   protected readonly page = signal<StudentLinkPage | null>(null);
   protected readonly problem = signal<ApiProblem | null>(null);
-  protected readonly waiting = signal<readonly PendingCheck[]>([]);
+  protected readonly waiting = signal<readonly Pending[]>([]);
   protected readonly said = signal('');
   protected readonly dayText = dayText;
 
   /** What stands in the fields of the self-check; kept on this phone until it is sent. */
   protected readonly typed = signal(emptySelfCheck(null));
   protected readonly asItShouldBe = signal(false);
+  /** Walk-ins that are being trained; kept on this phone at every step. */
+  protected readonly training = signal<Training | null>(null);
+  protected readonly trains = signal(false);
+  /** What was trained just now. */
+  protected readonly trained = signal('');
+  private readonly self = viewChild<ElementRef<HTMLElement>>('self');
 
   protected readonly handOuts = computed(() => this.page()?.handOuts ?? []);
   protected readonly until = computed(() => {
@@ -50,7 +69,9 @@ export class TakeHomePage {
   /** The secret stands behind the #: it never leaves the phone but in a header. */
   protected open(): void {
     this.token = location.hash.slice(1);
-    const { page, pending, typed } = readKept(this.token);
+    const { page, pending, typed, training } = readKept(this.token);
+    this.training.set(training);
+    this.trains.set(training !== null);
     this.page.set(page);
     this.typed.set(typed ?? emptySelfCheck(page?.baseMm ?? null));
     this.waiting.set(pending);
@@ -86,8 +107,26 @@ export class TakeHomePage {
   }
 
   protected send(input: SelfCheckInput): void {
-    this.waiting.update((pending) => [...pending, { id: crypto.randomUUID(), input }]);
     this.typed.update(({ base, way }) => ({ ...emptySelfCheck(base), way }));
+    this.sendLater({ id: crypto.randomUUID(), to: 'self-checks', input });
+  }
+
+  /** At every step: a phone that is put away in the middle goes on there. */
+  protected keepTraining(training: Training | null): void {
+    this.training.set(training);
+    this.keep();
+  }
+
+  protected keepPractised({ done, then }: Practised): void {
+    this.training.set(null);
+    this.trains.set(false);
+    this.trained.set(`${walkInsText(done.practice)}: kept.`);
+    this.sendLater({ id: crypto.randomUUID(), to: 'practice', input: done });
+    if (then === 'self-check') this.self()?.nativeElement.scrollIntoView();
+  }
+
+  private sendLater(pending: Pending): void {
+    this.waiting.update((all) => [...all, pending]);
     this.keep();
     this.said.set('Kept on this phone; it goes out as soon as there is a connection.');
     void this.sendWaiting();
@@ -98,10 +137,8 @@ export class TakeHomePage {
     if (this.sending) return;
     this.sending = true;
     try {
-      for (const { id, input } of this.waiting()) {
-        await firstValueFrom(
-          this.http.put(`/api/take-home/self-checks/${id}`, input, { headers: this.headers() }),
-        );
+      for (const { id, to, input } of this.waiting()) {
+        await firstValueFrom(this.http.put(`/api/take-home/${to}/${id}`, input, { headers: this.headers() }));
         this.waiting.update((pending) => pending.filter((p) => p.id !== id));
         this.keep();
         this.said.set('Sent.');
@@ -123,7 +160,13 @@ export class TakeHomePage {
   }
 
   private keep(): void {
-    keep({ token: this.token, page: this.page(), pending: this.waiting(), typed: this.typed() });
+    keep({
+      token: this.token,
+      page: this.page(),
+      pending: this.waiting(),
+      typed: this.typed(),
+      training: this.training(),
+    });
   }
 
   private headers(): HttpHeaders {

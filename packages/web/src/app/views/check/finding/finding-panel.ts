@@ -59,6 +59,8 @@ export interface FindingGround {
   readonly madeFrom: string | null;
   /** The line that the instructor chose to work on. */
   readonly priority?: LineKey;
+  /** The order of the routine was chosen before any line: what is said of it. */
+  readonly orderFirst?: readonly string[];
   /** The line of a coached set-up: it is the one that is spoken of, whatever comes first. */
   readonly working?: LineKey;
   readonly cause: Cause | null;
@@ -164,6 +166,7 @@ export class FindingPanel {
 
   /** Of a line that does not come first, or of the one that is worked on. */
   private title(result: ResultDocument, key: LineKey, isOther: boolean): string | null {
+    if (this.ground().orderFirst !== undefined) return `${LINE_TITLES[key]} after the order.`;
     if (isOther) return `${LINE_TITLES[key]}, your choice.`;
     const words = this.ground().working === undefined ? undefined : leanOf(result, key)?.words;
     return words === undefined ? null : `${LINE_TITLES[key]}: ${words.toLowerCase()}.`;

@@ -14,7 +14,7 @@ import {
 } from '@lotrecht/judging';
 import { drillsFor } from '@lotrecht/paper';
 import { type ResultDocument } from '@lotrecht/records';
-import { type AimGround } from '@lotrecht/words';
+import { type AimGround, orderFirstSentences } from '@lotrecht/words';
 import { COVERAGE_FACTOR, type LineBudget, signWords } from '@lotrecht/core';
 import { SettingsStore } from '../../../settings/settings.store.ts';
 import { differenceText } from '../../../words/difference-words.ts';
@@ -111,7 +111,7 @@ export class FindingWords {
 
   readonly ground = computed((): FindingGround => {
     const result = this.content.shown()?.result ?? null;
-    const { priority, feltDeg, guess, items } = this.content.record();
+    const { priority, feltDeg, guess, items, routineFirst } = this.content.record();
     const working = this.content.working();
     const { distanceM } = this.content.target();
     const guessed = guess && result?.lines[guess.line];
@@ -126,6 +126,7 @@ export class FindingWords {
       ...(distanceM !== undefined && { targetDistanceM: distanceM }),
       ...(feltDeg !== undefined && { feltDeg }),
       ...(priority && { priority }),
+      ...(routineFirst && { orderFirst: orderFirstSentences(routineFirst) }),
       ...(working && { working }),
       // One line that is worked on says nothing of a cause.
       cause:

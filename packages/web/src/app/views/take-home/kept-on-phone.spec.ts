@@ -1,11 +1,12 @@
-import { forget, keep, type KeptPage, readKept } from './pending-checks.ts';
+import { forget, keep, type KeptPage, readKept } from './kept-on-phone.ts';
 import { emptySelfCheck } from './typed-self-check.ts';
 
 const kept: KeptPage = {
   token: 'a',
   page: null,
-  pending: [{ id: '1', input: { takenOn: '2026-11-20', drillDone: true } }],
+  pending: [{ id: '1', to: 'self-checks', input: { takenOn: '2026-11-20', drillDone: true } }],
   typed: { ...emptySelfCheck(450), lead: 57 },
+  training: null,
 };
 
 describe('what a student’s phone keeps', () => {
@@ -14,12 +15,16 @@ describe('what a student’s phone keeps', () => {
   it('comes back with the link it was kept for, and with no other', () => {
     keep(kept);
     expect(readKept('a')).toEqual(kept);
-    expect(readKept('b')).toEqual({ token: 'b', page: null, pending: [], typed: null });
+    expect(readKept('b')).toEqual({ token: 'b', page: null, pending: [], typed: null, training: null });
   });
 
   it('of an earlier version has nothing typed; of a broken one has nothing at all', () => {
-    const { typed: _typed, ...earlier } = kept;
-    localStorage.setItem('lotrecht-take-home', JSON.stringify(earlier));
+    const { typed: _typed, training: _training, ...earlier } = kept;
+    const pending = kept.pending.map(({ to: _to, ...sent }) => sent);
+    localStorage.setItem(
+      'lotrecht-take-home',
+      JSON.stringify({ ...earlier, page: { firstName: 'R' }, pending }),
+    );
     expect(readKept('a')).toEqual({ ...kept, typed: null });
     localStorage.setItem('lotrecht-take-home', '{');
     expect(readKept('a').pending).toEqual([]);

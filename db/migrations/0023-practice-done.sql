@@ -1,0 +1,17 @@
+-- What students have practised.
+
+CREATE TABLE practice_done (
+  academy_id UUID NOT NULL,
+  id UUID NOT NULL,
+  revision INT UNSIGNED NOT NULL DEFAULT 1,
+  student_id UUID NOT NULL,
+  done_on DATE NOT NULL,
+  started_at CHAR(24) NOT NULL,
+  note VARCHAR(400) NULL,
+  practice JSON NOT NULL,
+  created_at DATETIME(3) NOT NULL DEFAULT UTC_TIMESTAMP(3),
+  deleted_at DATETIME(3) NULL,
+  PRIMARY KEY (academy_id, id),
+  KEY practice_done_of_student (academy_id, student_id, deleted_at, started_at),
+  CONSTRAINT practice_done_student FOREIGN KEY (academy_id, student_id) REFERENCES student (academy_id, id)
+);

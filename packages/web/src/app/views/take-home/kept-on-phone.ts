@@ -1,0 +1,57 @@
+import { type SelfCheckInput, type StudentLinkPage } from '@lotrecht/records';
+import { keepOnDevice } from '../../device/on-device.ts';
+import { type Practised } from '../../trainer/trainer.ts';
+import { type Training } from '../../trainer/training.ts';
+import { type TypedSelfCheck } from './typed-self-check.ts';
+
+/** What has not got through yet, and where it goes; its id is the same at every try. */
+export type Pending = { readonly id: string } & (
+  | { readonly to: 'self-checks'; readonly input: SelfCheckInput }
+  | { readonly to: 'practice'; readonly input: Practised['done'] }
+);
+
+/** What a student's phone keeps: the page as it was last seen, and what is still to be sent. */
+export interface KeptPage {
+  readonly token: string;
+  readonly page: StudentLinkPage | null;
+  readonly pending: readonly Pending[];
+  /** Typed and not sent yet; null: nothing. */
+  readonly typed: TypedSelfCheck | null;
+  /** Walk-ins in the middle of which it was left; null: none. */
+  readonly training: Training | null;
+}
+
+const KEY = 'lotrecht-take-home';
+
+/** What an earlier version kept: a page without a training, readings without where they go. */
+interface KeptEarlier {
+  readonly token: string;
+  readonly page: Partial<StudentLinkPage> | null;
+  readonly pending: readonly (Pending | (Omit<Pending, 'to'> & { readonly to?: undefined }))[];
+}
+
+/** What is kept for a link; nothing of another one is shown. */
+export function readKept(token: string): KeptPage {
+  const empty: KeptPage = { token, page: null, pending: [], typed: null, training: null };
+  try {
+    const kept = JSON.parse(localStorage.getItem(KEY) ?? 'null') as KeptEarlier | null;
+    if (kept?.token !== token) return empty;
+    const pending = kept.pending.map((p) => ({ ...p, to: p.to ?? 'self-checks' }) as Pending);
+    // A page of an earlier version comes again from the server; what is to be sent does not.
+    const page = kept.page?.training === undefined ? null : (kept.page as StudentLinkPage);
+    return { ...empty, ...kept, page, pending };
+  } catch {
+    // Written by another version: what is on the server comes again.
+    return empty;
+  }
+}
+
+/** Keeps the page and what is to be sent. */
+export function keep(kept: KeptPage): void {
+  keepOnDevice(KEY, JSON.stringify(kept));
+}
+
+/** A link that opens nothing any more leaves nothing behind. */
+export function forget(): void {
+  localStorage.removeItem(KEY);
+}

@@ -171,6 +171,73 @@ describe('lotrecht track', () => {
   });
 });
 
+describe('lotrecht shot, aim and impact', () => {
+  interface Flown {
+    readonly input: Readonly<Record<string, string | number>>;
+    readonly expected: Readonly<Record<string, number>>;
+  }
+  const flights = JSON.parse(
+    readFileSync(new URL('../../core/src/flight/flight-cases.json', import.meta.url), 'utf8'),
+  ) as Readonly<Record<'shots' | 'aims' | 'impacts', readonly Flown[]>>;
+  const asTyped = (input: Flown['input']): readonly string[] =>
+    Object.entries(input).flatMap(([name, value]) => [
+      `--${name.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`)}`,
+      String(value),
+    ]);
+
+  it.each([
+    ['shot', 'shots'],
+    ['aim', 'aims'],
+    ['impact', 'impacts'],
+  ] as const)(
+    '%s says what was worked out elsewhere, negative numbers typed as they come',
+    async (name, of) => {
+      expect(flights[of].length).toBeGreaterThan(3);
+      for (const { input, expected } of flights[of]) {
+        const { code, out } = await lotrecht([name, ...asTyped(input)]);
+        expect(code).toBe(0);
+        const said = JSON.parse(out) as Readonly<Record<string, number>>;
+        expect(Object.keys(said)).toEqual(Object.keys(expected));
+        for (const [field, value] of Object.entries(expected)) {
+          const off = Math.abs((said[field] ?? NaN) - value);
+          expect(Math.min(off, off / Math.abs(value)), `${name} ${field}`).toBeLessThan(2e-3);
+        }
+      }
+    },
+  );
+
+  it('refuses what nobody hits by field, and says what is wrongly typed', async () => {
+    const shot = (...args: readonly string[]) =>
+      lotrecht([
+        'shot',
+        '--club',
+        'mid-iron',
+        '--carry-m',
+        '140',
+        '--face-deg',
+        '0',
+        '--path-deg',
+        '0',
+        ...args,
+      ]);
+    for (const [option, value, field] of [
+      ['--carry-m', '300', '/carryM'],
+      ['--wind-ahead-ms', '-25', '/windAheadMs'],
+      ['--face-deg', '80', '/faceDeg'],
+    ] as const) {
+      const refused = await shot(option, value);
+      expect([refused.code, refusalIn(refused.error).path]).toEqual([1, field]);
+    }
+    const club = await lotrecht(['aim', '--club', 'spoon', '--carry-m', '140', '--face-to-path-deg', '0']);
+    expect([club.code, club.error.includes('--club is one of wedge')]).toEqual([2, true]);
+    const words = await shot('--path-deg', 'left');
+    expect([words.code, words.error.includes('--path-deg wants a number of degrees')]).toEqual([2, true]);
+    expect((await lotrecht(['impact', '--club', 'driver', '--carry-m', '200'])).error).toContain(
+      '--start-deg is missing',
+    );
+  });
+});
+
 describe('lotrecht sight', () => {
   it('says where the worked marks seem to stand', async () => {
     for (const { input, expected } of cases.sight) {
@@ -241,7 +308,7 @@ describe('lotrecht', () => {
   it('explains itself, and ends with 2 for what it does not know', async () => {
     const help = await lotrecht(['--help']);
     expect(help.code).toBe(0);
-    for (const command of ['solve', 'track', 'sight', 'validate']) {
+    for (const command of ['solve', 'track', 'sight', 'shot', 'aim', 'impact', 'validate']) {
       expect(help.out).toContain(command);
       expect(await lotrecht([command, '--help'])).toMatchObject({ code: 0, error: '' });
     }

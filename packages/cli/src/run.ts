@@ -1,4 +1,5 @@
 import { type Command, type ExitCode, type Streams } from './command.ts';
+import { AIM, IMPACT, SHOT } from './commands/flight.ts';
 import { OPERATOR_COMMANDS } from './commands/operator.ts';
 import { SIGHT } from './commands/sight.ts';
 import { SOLVE } from './commands/solve.ts';
@@ -6,7 +7,7 @@ import { TRACK } from './commands/track.ts';
 import { VALIDATE } from './commands/validate.ts';
 import { WrongUsage } from './wrong-usage.ts';
 
-const COMMANDS: readonly Command[] = [SOLVE, TRACK, SIGHT, VALIDATE, ...OPERATOR_COMMANDS];
+const COMMANDS: readonly Command[] = [SOLVE, TRACK, SIGHT, SHOT, AIM, IMPACT, VALIDATE, ...OPERATOR_COMMANDS];
 
 const HELP = `lotrecht COMMAND ...
 

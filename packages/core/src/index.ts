@@ -282,3 +282,44 @@ export {
   type RoutineExpected,
   type RoutineStep,
 } from './routine/steps.ts';
+
+// The ball
+export { type Bend, bendOf } from './flight/bend.ts';
+export {
+  type BallRegion,
+  type Between,
+  LEAST_BALLS,
+  type MeanBetween,
+  posteriorOfRun,
+  type RunDraw,
+  type RunPosterior,
+  type SeenStart,
+} from './flight/ball-run.ts';
+export { type Aim, aimFor, impactFor, type SeenBall } from './flight/find-impact.ts';
+export { type Wind } from './flight/fly.ts';
+export { type Launch, type LaunchClub, LAUNCHES } from './flight/launch.ts';
+export {
+  causeOfRun,
+  type Known,
+  type RunCause,
+  type RunFinding,
+  type SetUpOfRun,
+} from './flight/run-cause.ts';
+export {
+  ballSpeedFor,
+  heightAhead,
+  type Impact,
+  type Shot,
+  shotOf,
+  startDirection,
+  type Swing,
+} from './flight/shot.ts';
+export {
+  BALL_WIDTH_M,
+  seenByTaps,
+  type Side,
+  type TappedBall,
+  type TappedFinish,
+  type TappedStart,
+  widthsDeg,
+} from './flight/taps.ts';

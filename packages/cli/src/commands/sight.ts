@@ -1,31 +1,22 @@
-import { parseArgs } from 'node:util';
 import { degreesFromRadians, type Handedness, markShift } from '@lotrecht/core';
 import { type Command, pretty } from '../command.ts';
 import { printedRefusal } from '../refused.ts';
+import { numberOf, typedOptions } from '../input/typed-options.ts';
 import { WrongUsage } from '../wrong-usage.ts';
 
 const OPTIONS = {
-  hand: { type: 'string' },
-  'inside-m': { type: 'string' },
-  'behind-m': { type: 'string', default: '0' },
-  'mark-m': { type: 'string' },
-  'target-m': { type: 'string' },
-} as const;
+  hand: undefined,
+  'inside-m': undefined,
+  'behind-m': '0',
+  'mark-m': undefined,
+  'target-m': undefined,
+};
 
 function handOf(text: string | undefined): Handedness {
   if (text === 'right' || text === 'left') return text;
   throw new WrongUsage(
     `--hand is right or left${text === undefined ? '' : `, not ${JSON.stringify(text)}`}.`,
   );
-}
-
-function metresOf(option: string, text: string | undefined): number {
-  if (text === undefined) throw new WrongUsage(`--${option} is missing.`);
-  const value = Number(text);
-  if (text.trim() === '' || !Number.isFinite(value)) {
-    throw new WrongUsage(`--${option} wants a number of metres, not ${JSON.stringify(text)}.`);
-  }
-  return value;
 }
 
 /** `lotrecht sight`: where a mark on the line seems to stand from address. */
@@ -37,13 +28,13 @@ export const SIGHT: Command = {
 How far beside the target a mark on the line seems to an eye inside the line: {"lateralM", "angleDeg"}, right
 positive. --behind-m, how far the eye is behind the ball, is 0 unless given.`,
   run: async (args, streams) => {
-    const { values } = parseArgs({ args: [...args], options: OPTIONS, allowPositionals: false });
+    const options = typedOptions(args, OPTIONS);
     const eyes = {
-      handedness: handOf(values.hand),
-      insideM: metresOf('inside-m', values['inside-m']),
-      behindM: metresOf('behind-m', values['behind-m']),
-      markM: metresOf('mark-m', values['mark-m']),
-      targetM: metresOf('target-m', values['target-m']),
+      handedness: handOf(options['hand']),
+      insideM: numberOf(options, 'inside-m'),
+      behindM: numberOf(options, 'behind-m'),
+      markM: numberOf(options, 'mark-m'),
+      targetM: numberOf(options, 'target-m'),
     };
     try {
       const { lateralM, angleRad } = markShift(eyes);

@@ -1,15 +1,14 @@
 import { READDRESS_SD_RAD } from '../defaults/readdress.ts';
 import { handedAzimuth, withoutNegativeZero } from '../geometry/azimuth.ts';
-import { type Handedness } from '../geometry/handedness.ts';
 import { type LineName } from '../geometry/line.ts';
 import { type Observation, type ReadAzimuth } from '../observation/observation.ts';
 import { readObservation } from '../observation/read-observation.ts';
 import { type FirstCheck } from '../posterior/academy-prior.ts';
 import { type EarlierCheck, type PosteriorGround } from '../posterior/posterior.ts';
 import { requirePrior, SHIPPED_PRIOR } from '../posterior/prior.ts';
-import { requireAngleUncertainty } from '../refusal/ranges.ts';
+import { RANGES, requireAngleUncertainty, requireWithin } from '../refusal/ranges.ts';
 import { RefusedInput } from '../refusal/refused-input.ts';
-import { type TargetLine, targetLineUncertainty } from '../station/target-line.ts';
+import { targetLineUncertainty } from '../station/target-line.ts';
 import { combineLine, type CombinedLine, type HeldReading } from '../combining/combine-line.ts';
 import { type EarlierSetup, type Setup } from './setup.ts';
 
@@ -41,12 +40,19 @@ export interface ReadSetup {
  */
 export function readSetup(setup: Setup): ReadSetup {
   const readdressSdRad = requireAngleUncertainty('readdressSdRad', setup.readdressSdRad ?? READDRESS_SD_RAD);
+  requireStart(setup.startLineRad);
   return {
     targetLineUncertaintyRad: within('targetLine', () => targetLineUncertainty(setup.targetLine)),
     readdressSdRad,
     lines: readAll(setup, readdressSdRad),
     severalHolds: isOfSeveralHolds(setup.observations),
   };
+}
+
+/** @throws RefusedInput `startLineRad` */
+function requireStart(startLineRad = 0): number {
+  requireWithin('startLineRad', startLineRad, RANGES.angleRad);
+  return startLineRad;
 }
 
 /** The readings of a check by their lines, each line combined, in the order in which lines were first observed. */
@@ -69,21 +75,35 @@ function readAll(setup: Setup, readdressSdRad: number): ReadLine[] {
   }));
 }
 
-/** How far the line that was laid is turned from the true one, in φ: what a re-base adds to every line. */
-export function laidTurn({ found }: TargetLine, handedness: Handedness): number {
-  return found === undefined ? 0 : handedAzimuth(found.turnedRad, handedness);
+/** What the φ of a reading is told from: the line that was laid, and where the ball was to start. */
+type ToldFrom = Pick<Setup, 'handedness' | 'targetLine' | 'startLineRad'>;
+
+/**
+ * What turns a φ from the line that was laid into one from where the ball is to start, rad: a re-base is added, and the
+ * start line’s own turn taken away.
+ */
+export function turnToStart({ handedness, targetLine: { found }, startLineRad = 0 }: ToldFrom): number {
+  const laid = found === undefined ? 0 : handedAzimuth(found.turnedRad, handedness);
+  return laid + turnOfStart({ handedness, startLineRad });
+}
+
+/** The same for what is told from the target itself, and does not care where the string was laid. */
+function turnOfStart({
+  handedness,
+  startLineRad = 0,
+}: Pick<ToldFrom, 'handedness' | 'startLineRad'>): number {
+  return startLineRad === 0 ? 0 : -handedAzimuth(startLineRad, handedness);
 }
 
 function readAt(
-  { observations, handedness, targetLine }: Pick<Setup, 'observations' | 'handedness' | 'targetLine'>,
+  { observations, ...told }: Pick<Setup, 'observations'> & ToldFrom,
   index: number,
 ): HeldReading {
   const observation = observations[index] as Observation;
   const hold = observation.hold ?? 1;
   try {
-    const read: ReadAzimuth = readObservation(observation, handedness);
-    // Told from the target itself, a reading does not care where the string was laid.
-    const turned = read.fromTarget ? 0 : laidTurn(targetLine, handedness);
+    const read: ReadAzimuth = readObservation(observation, told.handedness);
+    const turned = read.fromTarget ? turnOfStart(told) : turnToStart(told);
     return {
       handedAzimuthRad:
         turned === 0 ? read.handedAzimuthRad : withoutNegativeZero(read.handedAzimuthRad + turned),
@@ -126,7 +146,7 @@ export function posteriorGroundOf(setup: Setup, read: ReadSetup): PosteriorGroun
 }
 
 function earlierOf(
-  { daysBefore, targetLine, readdressSdRad, sameLine, observations }: EarlierSetup,
+  { daysBefore, targetLine, startLineRad, readdressSdRad, sameLine, observations }: EarlierSetup,
   { handedness }: Setup,
   daysOfTheOneBefore = Number.POSITIVE_INFINITY,
 ): EarlierCheck {
@@ -143,7 +163,7 @@ function earlierOf(
     });
   }
   const readings = observations.map((o, index) => ({
-    ...readAt({ observations, handedness, targetLine }, index),
+    ...readAt({ observations, handedness, targetLine, startLineRad: requireStart(startLineRad) }, index),
     line: o.line,
   }));
   return {

@@ -23,6 +23,11 @@ export interface Feet {
 export interface Setup {
   readonly handedness: Handedness;
   readonly targetLine: TargetLine;
+  /**
+   * Where the ball is to start, from the target line, rad, right positive: φ, tolerances and goals are from there.
+   * Default 0.
+   */
+  readonly startLineRad?: number;
   /** Permitted handed azimuth per line; a line without one gets no verdict. */
   readonly tolerancesRad: Partial<Readonly<Record<LineName, Tolerance>>>;
   /** Goal φ0 per line, inside its tolerance. Default 0. */
@@ -46,6 +51,8 @@ export interface EarlierSetup {
   /** Whole days before this check, ≥ 0, falling or equal. */
   readonly daysBefore: number;
   readonly targetLine: TargetLine;
+  /** Where its ball was to start, rad, right positive. Default 0. */
+  readonly startLineRad?: number;
   /** Default 2°. */
   readonly readdressSdRad?: number;
   /** Read from this check's own string or rod, whose error it shares. Default false. */

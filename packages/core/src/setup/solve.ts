@@ -10,7 +10,7 @@ import { judge } from './judge.ts';
 import { moveToGoal } from './move.ts';
 import { notesOf } from './notes.ts';
 import { priorityOf } from './priority.ts';
-import { laidTurn, posteriorGroundOf, type ReadLine, readSetup, within } from './read-setup.ts';
+import { posteriorGroundOf, type ReadLine, readSetup, turnToStart, within } from './read-setup.ts';
 import { requireSetup } from './require-setup.ts';
 import {
   type HeelsFromFlare,
@@ -79,13 +79,13 @@ export function solveSetup(setup: Setup, { answer = 'tape' }: SolveWish = {}): S
 }
 
 /** Only a toe line that was read once with a tape has toe tips to go back from. */
-function findHeels({ feet, observations, targetLine, handedness }: Setup): HeelsFromFlare | undefined {
+function findHeels({ feet, observations, ...told }: Setup): HeelsFromFlare | undefined {
   const toes = observations.filter((o) => o.line === 'toes');
   const [only] = toes;
   if (feet === undefined || only?.by !== 'gaps' || toes.length > 1) return undefined;
   return within('feet', () => {
     const heels = heelsFromFlare(only, feet);
-    const handedAzimuthRad = heels.handedAzimuthRad + laidTurn(targetLine, handedness);
+    const handedAzimuthRad = heels.handedAzimuthRad + turnToStart(told);
     return { ...heels, handedAzimuthRad: withoutNegativeZero(handedAzimuthRad) };
   });
 }
@@ -127,8 +127,8 @@ function findLine(setup: Setup, { line, indices, combined }: ReadLine, uTarget: 
     }
     finding.judgement = judgement;
   }
-  // The tape still hangs on the line that was laid: there the goal stands as far aside as the line was turned.
-  const goal = (setup.goalsRad?.[line] ?? 0) - laidTurn(setup.targetLine, setup.handedness);
+  // The tape hangs on the line that was laid: there the goal stands as far aside as that one, and the start line, are.
+  const goal = (setup.goalsRad?.[line] ?? 0) - turnToStart(setup);
   const move = only && moveToGoal(only, goal);
   if (move !== undefined) finding.move = move;
   return finding;

@@ -13,6 +13,8 @@ export interface CheckParts extends ReadingTools {
   readonly readings: readonly TypedReading[];
   /** How the target line was laid; sighted by eye from 2–3 m without. */
   readonly targetLine?: CheckDocument['targetLine'];
+  /** Where the ball is to start, degrees from the target line, right positive. Default 0: at the target. */
+  readonly startLineDeg?: number;
   /** Default All parallel. */
   readonly judgement?: Judgement;
   /** Shoe length and flares, where the feet were looked at. */
@@ -45,6 +47,7 @@ export function composeCheck(parts: CheckParts): CheckDocument | undefined {
     club: parts.club,
     target: parts.target,
     targetLine: parts.targetLine ?? { sightingDeg: degreesFromRadians(SIGHTING_RAD.byEye) },
+    ...(parts.startLineDeg !== undefined && parts.startLineDeg !== 0 && { startLineDeg: parts.startLineDeg }),
     ...judgementFor(parts.judgement, [first, ...others]),
     ...(parts.readdressSdDeg !== undefined && { readdressSdDeg: parts.readdressSdDeg }),
     ...(parts.feet && { feet: parts.feet }),

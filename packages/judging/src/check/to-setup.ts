@@ -11,13 +11,15 @@ import { toCoreUnits } from '../units/si.ts';
  * @example toSetup({ format: 'lotrecht-check', version: 1, handedness: 'right', targetLine: {}, observations: [{ line: 'toes', by: 'gaps', leadGapMm: 571, trailGapMm: 602, baseMm: 450 }] }).order // []
  */
 export function toSetup(document: CheckDocument, { methods, rebase, answer }: SolveOptions = {}): Setup {
-  const { handedness, targetLine, readdressSdDeg, feet, prior, earlier, observations } = document;
+  const { handedness, targetLine, startLineDeg, readdressSdDeg, feet, prior, earlier, observations } =
+    document;
   return toCoreUnits({
     handedness,
     targetLine: rebase === undefined ? targetLine : { ...targetLine, found: rebase },
     ...(document.method === undefined
       ? judgedBy(document, methods)
       : onlyAsked(judgedBy(document, methods), observations)),
+    ...(startLineDeg !== undefined && { startLineDeg }),
     ...(readdressSdDeg !== undefined && { readdressSdDeg }),
     ...(feet && { feet }),
     // The tape alone asks neither: a file of a hundred thousand checks would spend most of its time on them.

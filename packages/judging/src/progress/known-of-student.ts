@@ -68,7 +68,7 @@ export function earlierOf(
   on: string,
   { sameLine = false }: { readonly sameLine?: boolean } = {},
 ): EarlierView | null {
-  const { club, targetLine, readdressSdDeg, observations } = document;
+  const { club, targetLine, startLineDeg, readdressSdDeg, observations } = document;
   const doubted: readonly string[] = record?.keptDoubtful ?? [];
   const [first, ...others] = observations.filter((o) => !doubted.includes(o.line));
   if (first === undefined) return null;
@@ -78,6 +78,7 @@ export function earlierOf(
     check: {
       daysBefore: Math.round((Date.parse(on) - Date.parse(heldOn)) / DAY_MS),
       targetLine: laid,
+      ...(startLineDeg !== undefined && { startLineDeg }),
       ...(readdressSdDeg !== undefined && { readdressSdDeg }),
       ...(sameLine && { sameLine }),
       observations: [first, ...others],

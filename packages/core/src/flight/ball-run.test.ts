@@ -113,10 +113,11 @@ describe('what a run points to', () => {
     expect(close.cause).toBe('face');
     // Three balls a little farther off: a few more of the same would tell, and four times as many do.
     const few = runOf(2.7, 0).slice(2, 5);
-    const open = causeOfRun(posteriorOfRun(few, bend), SQUARE);
+    const known: SetUpOfRun = { ...SQUARE, face: { meanDeg: 0, sdDeg: 0.3 } };
+    const open = causeOfRun(posteriorOfRun(few, bend), known);
     expect(open).toMatchObject({ cause: 'face', told: false });
     expect(open.moreBalls).toBeGreaterThan(0);
-    expect(causeOfRun(posteriorOfRun([...few, ...few, ...few, ...few], bend), SQUARE).told).toBe(true);
+    expect(causeOfRun(posteriorOfRun([...few, ...few, ...few, ...few], bend), known).told).toBe(true);
   });
 });
 

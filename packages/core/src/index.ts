@@ -323,3 +323,4 @@ export {
   type TappedStart,
   widthsDeg,
 } from './flight/taps.ts';
+export { type RunDifference, runDifferences } from './flight/run-difference.ts';

@@ -30,10 +30,12 @@ import {
   refreshPriors,
   refreshStandings,
   refreshStatistics,
+  ballRuns,
   practiceDone,
   routines,
   sql,
 } from '@lotrecht/server/filling';
+import { ballRunOf } from './ball-runs.ts';
 import { type DemoCheck, heldAt, openLesson, plannedChecks, simulateCheck } from './simulate.ts';
 import { type DemoStudent, STUDENTS } from './students.ts';
 import { INSTRUCTORS, LANDMARKS, RAFTS } from './tarnside.ts';
@@ -117,6 +119,7 @@ async function loadStudent(
   let checks = 0;
   // Dice of their own: what is measured stays as it is, whoever walks in.
   const walking = diceOf(SEED + 1);
+  const hitting = diceOf(SEED + 2);
   // What later lessons know of the earlier ones, as the application would send it along.
   const cold: ColdCheck[] = [];
   for (let lesson = 0; lesson < student.lessons; lesson++) {
@@ -145,8 +148,9 @@ async function loadStudent(
       for (const walkIn of walkInsOf(student.walkIns, { studentId, lessonId, heldOn }, walking))
         await routines.insert(tx, actor, randomUUID(), walkIn);
     }
+    const ids = made.map(() => randomUUID());
     for (const [n, check] of made.entries()) {
-      const id = randomUUID();
+      const id = ids[n] ?? randomUUID();
       const { record, rebase, circumstances } = check;
       const known = cold.flatMap((before) => earlierOf(before, heldOn) ?? []);
       const earlier = isCold(circumstances)
@@ -175,6 +179,11 @@ async function loadStudent(
           heldOn,
         ),
       );
+    }
+    const [checkId] = ids;
+    if (isLast && student.balls !== undefined && checkId !== undefined) {
+      const after = { studentId, lessonId, checkId, heldOn, handedness: student.handedness };
+      await ballRuns.insert(tx, actor, randomUUID(), ballRunOf(student.balls, after, hitting));
     }
   }
   for (const done of practisedBefore(student.walkIns ?? null, studentId, today))

@@ -1,3 +1,4 @@
+import { type DemoBalls } from './ball-runs.ts';
 import { type DemoClub } from './tarnside.ts';
 import { type DemoWalkIns } from './walk-ins.ts';
 
@@ -38,6 +39,8 @@ export interface DemoStudent {
   readonly elsewhere?: readonly { readonly place: 'hall' | 'range' | 'course'; readonly share: number }[];
   /** How far behind its place in the table the ball usually lies, mm; read in the first set-up of a lesson. Default: nobody looks at it. */
   readonly ballBackMm?: number;
+  /** What the balls of their last lesson come from. Default: nobody tapped any. */
+  readonly balls?: DemoBalls;
   /** How they walk in, recorded in their last two lessons. Default: nobody records it. */
   readonly walkIns?: DemoWalkIns;
   /** The string of the last lesson was found turned by this, right positive. */
@@ -94,6 +97,7 @@ export const STUDENTS: readonly DemoStudent[] = [
     daysSinceLast: 6,
     spreadDeg: 1.2,
     notes: 'Left-handed; aims left of every raft.',
+    balls: 'brought-back',
     toesDeg: steady(4.3),
     faceDeg: slightlyOpen,
   },
@@ -188,6 +192,7 @@ export const STUDENTS: readonly DemoStudent[] = [
     daysSinceLast: 31,
     spreadDeg: 1.2,
     notes: '',
+    balls: 'path',
     toesDeg: steady(0.2),
     faceDeg: slightlyOpen,
     laidOffDeg: 1.4,
@@ -269,6 +274,7 @@ export const STUDENTS: readonly DemoStudent[] = [
     spreadDeg: 1.1,
     notes: '',
     walkIns: 'looks-lifted',
+    balls: 'face',
     toesDeg: steady(-0.4),
     faceDeg: slightlyOpen,
   },
@@ -329,6 +335,7 @@ export const STUDENTS: readonly DemoStudent[] = [
     daysSinceLast: 19,
     spreadDeg: 1.1,
     notes: '',
+    balls: 'as-set-up',
     toesDeg: steady(0.5),
     faceDeg: slightlyOpen,
   },

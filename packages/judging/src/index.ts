@@ -87,3 +87,11 @@ export { linesOfChecks } from './progress/lines-of-checks.ts';
 export { kindsOfFirstCheck, type PriorDocument, priorOfAcademy } from './progress/academy-prior.ts';
 export { readdressOfStudent, type StudentReaddress } from './progress/readdress-of-student.ts';
 export { type MethodRoutine, routineOfMethod, type ToldStep } from './routine/routine-of-method.ts';
+export {
+  bendOfRun,
+  type FindingOfRun,
+  findingOfRun,
+  seenBalls,
+  setUpOfRun,
+  USUAL_GATE_M,
+} from './balls/finding-of-run.ts';

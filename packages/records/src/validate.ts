@@ -10,6 +10,7 @@ import {
   type CheckInput,
   type ClubInput,
   type PracticeDoneInput,
+  type BallRunInput,
   type RoutineInput,
   type ErasureInput,
   type FirstAcademy,
@@ -100,6 +101,8 @@ export const validateLessonInput: Validator<LessonInput> = validator(generated.v
 export const validatePracticeDoneInput: Validator<PracticeDoneInput> = validator(
   generated.validatePracticeDoneInput,
 );
+/** Validates balls in a row. */
+export const validateBallRunInput: Validator<BallRunInput> = validator(generated.validateBallRunInput);
 /** Validates a recorded walk-in. */
 export const validateRoutineInput: Validator<RoutineInput> = validator(generated.validateRoutineInput);
 /** Validates a club of a student's bag. */

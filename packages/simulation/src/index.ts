@@ -4,6 +4,9 @@ export { type Dice, diceOf } from './dice.ts';
 // The student
 export { endsOf, type LinePlace, PLACES, type Point, type SimulatedLine } from './body.ts';
 
+// The ball
+export { hitBall, type SimulatedBall, type SimulatedSwing } from './balls.ts';
+
 // The ground
 export { besideString, type LaidString, type Laying, layString, readTape } from './ground.ts';
 

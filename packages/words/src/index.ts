@@ -19,3 +19,15 @@ export {
   type TypedLength,
 } from './typed-length.ts';
 export * from './routine-words.ts';
+export {
+  asideText,
+  ballText,
+  type BallTold,
+  runChangeText,
+  type RunSaid,
+  type RunSentences,
+  runSentences,
+  shapeText,
+  type TappedBallSaid,
+  widthText,
+} from './ball-words.ts';

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { type Bend, bendOf } from './bend.ts';
 import { posteriorOfRun, type SeenStart } from './ball-run.ts';
 import { causeOfRun, type SetUpOfRun } from './run-cause.ts';
+import { runDifferences } from './run-difference.ts';
 import { type Swing, shotOf } from './shot.ts';
 import { seenByTaps, widthsDeg } from './taps.ts';
 
@@ -135,5 +136,33 @@ describe('a tap', () => {
     expect(
       seenByTaps({ start: { side: 'over', gateM: 2 }, finish: { side: 'over' } }).startDeg[1],
     ).toBeCloseTo(widthsDeg(0.5, 2), 12);
+  });
+});
+
+describe('two runs', () => {
+  const run = (starts: readonly number[], finishes: readonly number[]): readonly SeenStart[] =>
+    starts.map((start, n) => exactly(start, finishes[n] ?? 0));
+
+  it('differ where more than chance lies between them, start and finish looked at together', () => {
+    const before = run([4, 5, 6, 4.5, 5.5], [0, 1, -1, 0.5, -0.5]);
+    const after = run([0, 1, -1, 0.5, -0.5], [0.2, 1.1, -0.9, 0.4, -0.6]);
+    const [start, finish] = runDifferences(before, after);
+    expect(start).toMatchObject({ of: 'start', real: true });
+    expect(start.deltaDeg).toBeCloseTo(-5, 9);
+    expect(finish.real).toBe(false);
+    // Welch by hand: equal variances of 0.625 and 0.625, five balls each: t = 5 / 0.5.
+    expect(finish.pValue).toBeGreaterThan(0.8);
+    // A p between half the level and the level is real for neither alone.
+    const [close] = runDifferences(run([0, 1, 2, 3], [0, 0, 0, 0]), run([2.5, 3.5, 4.5, 5], [0, 0, 0, 0]));
+    expect(close.pValue).toBeGreaterThan(0.025);
+    expect(close.pValue).toBeLessThan(0.05);
+    expect(close.real).toBe(false);
+  });
+
+  it('of balls that were all tapped alike are no surer than a tap', () => {
+    const tapped = (deg: number): SeenStart => ({ startDeg: [deg - 0.6, deg + 0.6], finishDeg: [-1, 1] });
+    const [start] = runDifferences([tapped(0), tapped(0)], [tapped(0.3), tapped(0.3)]);
+    expect(start.real).toBe(false);
+    expect(() => runDifferences([tapped(0)], [tapped(0), tapped(1)])).toThrow();
   });
 });

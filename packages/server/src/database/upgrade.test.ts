@@ -219,6 +219,18 @@ const WRITTEN: Readonly<
       ],
     },
   ],
+  '0023': [
+    {
+      text: `INSERT INTO practice_done (academy_id, id, student_id, done_on, started_at, practice)
+             VALUES (?, ?, ?, '2026-04-17', '2026-04-17T09:40:00.000Z', ?)`,
+      values: [
+        ACADEMY,
+        id(22),
+        STUDENT,
+        JSON.stringify({ exercise: 'looks', wanted: 6, done: 6, seconds: 200, spoken: false }),
+      ],
+    },
+  ],
 };
 const states = Object.keys(WRITTEN);
 const running: TestApp[] = [];

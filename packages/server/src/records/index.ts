@@ -1,3 +1,4 @@
+import { BALL_RUN } from './kinds/ball-run.ts';
 import { CLUB } from './kinds/club.ts';
 import { ROUTINE } from './kinds/routine.ts';
 import { PRACTICE_DONE } from './kinds/practice-done.ts';
@@ -11,6 +12,8 @@ export const places = recordsOf(PLACE);
 export const routines = recordsOf(ROUTINE);
 /** What students have practised. */
 export const practiceDone = recordsOf(PRACTICE_DONE);
+/** Balls in a row. */
+export const ballRuns = recordsOf(BALL_RUN);
 /** Students' own clubs. */
 export const clubs = recordsOf(CLUB);
 /** An academy's own methods. */

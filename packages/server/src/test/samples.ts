@@ -62,6 +62,26 @@ const SAMPLES: Readonly<Record<string, (ids: SampleIds) => object>> = {
       oddness: 4,
     },
   }),
+  'ball-run': ({ studentId }) => ({
+    studentId,
+    hitOn: '2026-04-17',
+    startedAt: '2026-04-17T09:50:00.000Z',
+    note: 'After the fix',
+    run: {
+      clubGroup: 'mid-iron',
+      carryM: 140,
+      target: { name: 'Barge', distanceM: 150 },
+      gateM: 2,
+      windRightMs: 2,
+      windAheadMs: -1,
+      help: 'cued',
+      place: 'range',
+      balls: [
+        { id: idOfKind('first ball'), felt: 'over', start: { widths: 1 }, finish: { bearingDeg: -2.5 } },
+        { id: idOfKind('second ball'), start: { side: 'left' }, finish: { side: 'over' }, struck: 'topped' },
+      ],
+    },
+  }),
   club: ({ studentId }) => ({ studentId, name: 'Old seven', clubGroup: 'mid-iron' }),
 };
 

@@ -83,6 +83,11 @@ export const routes: Routes = [
         loadComponent: () => import('./views/routine/train.ts').then((m) => m.TrainPage),
       },
       {
+        path: 'lessons/:lessonId/balls',
+        title: 'Balls · Lotrecht',
+        loadComponent: () => import('./views/balls/balls.ts').then((m) => m.BallsPage),
+      },
+      {
         path: 'lessons/:lessonId/checks/:checkId',
         title: 'Check · Lotrecht',
         loadComponent: () => import('./views/check/check.ts').then((m) => m.CheckPage),

@@ -1,4 +1,5 @@
 import { type AnyKind } from '../kind.ts';
+import { BALL_RUN } from './ball-run.ts';
 import { CLUB } from './club.ts';
 import { METHOD } from './method.ts';
 import { PLACE } from './place.ts';
@@ -7,4 +8,12 @@ import { ROUTINE } from './routine.ts';
 import { STATION_PLAN } from './station-plan.ts';
 
 /** Every kind there is: what stands before in a file is pointed at by what comes after. */
-export const KINDS: readonly AnyKind[] = [PLACE, METHOD, STATION_PLAN, CLUB, ROUTINE, PRACTICE_DONE];
+export const KINDS: readonly AnyKind[] = [
+  PLACE,
+  METHOD,
+  STATION_PLAN,
+  CLUB,
+  ROUTINE,
+  PRACTICE_DONE,
+  BALL_RUN,
+];

@@ -26,6 +26,7 @@ export type Deletable =
   | 'station-plans'
   | 'hand-outs'
   | 'clubs'
+  | 'ball-runs'
   | 'routines';
 
 /** The academy's data over HTTP: students, lessons, checks. Ids are chosen here, so that a save can be sent again. */

@@ -5,6 +5,7 @@ export type HandbookId =
   | 'finding'
   | 'work'
   | 'balls'
+  | 'run'
   | 'home'
   | 'bare'
   | 'rod'

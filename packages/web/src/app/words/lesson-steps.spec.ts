@@ -17,7 +17,7 @@ describe('the steps of a lesson', () => {
       ['Blind', 'to do', '/lessons/l/begin/blind'],
       ['Finding', 'not yet', null],
       ['Work', 'to do', '/lessons/l/begin/work'],
-      ['Balls', 'to do', '/lessons/l/begin/balls'],
+      ['Balls', 'to do', '/lessons/l/balls'],
       ['Home', 'to do', null],
     ]);
   });

@@ -68,7 +68,7 @@ export function lessonSteps({
     step('blind', told.length < checks.length ? 'covered' : count(blind.length), `${at}/begin/blind`),
     step('finding', found === undefined ? 'not yet' : 'ready', found ? `${at}/checks/${found.id}` : null),
     step('work', count(inPhase('coached')), `${at}/begin/work`),
-    step('balls', count(inPhase('after-balls')), `${at}/begin/balls`),
+    step('balls', count(inPhase('after-balls')), `${at}/balls`),
     step(
       'home',
       nextOn === null ? 'to do' : 'day set',

@@ -67,6 +67,7 @@ const WHAT_WORDS: Readonly<Record<string, string>> = {
   'self-check': 'a reading at home',
   routine: 'a walk-in',
   'practice-done': 'what they practised',
+  'ball-run': 'balls in a row',
   club: 'a club of theirs',
 };
 

@@ -11,6 +11,7 @@ export const TABLE_WORDS = [
   ['club', 'Clubs'],
   ['routine', 'Walk-ins'],
   ['practice_done', 'Practice'],
+  ['ball_run', 'Runs of balls'],
   ['place', 'Places'],
   ['method_profile', 'Own methods'],
   ['station_plan', 'Station plans'],

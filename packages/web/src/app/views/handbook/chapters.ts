@@ -65,7 +65,19 @@ export const CHAPTERS: readonly Chapter[] = [
         id: 'balls',
         title: 'Balls',
         text: [
-          'After some balls the student sets up again without help. This shows what stays once the ball is the thought.',
+          'Three taps a ball: where the student felt it start, where it passed the gate rod, where it came down.',
+          'After the balls the student sets up again without help. This shows what stays once the ball is the thought.',
+        ],
+      },
+      {
+        id: 'run',
+        title: 'What the balls say',
+        text: [
+          'Start and finish leave open what face and path were: the run says both with how sure that is.',
+          'While a line of the set-up is out, neither is blamed. Mend the aim, and hit another run.',
+          'Beside a set-up that is in, it is the face, the path, or neither. A slightly pulled finish is fine.',
+          'Curve and wind are those of the usual club. A ball hit off the middle can bend any way.',
+          'Nobody stands ahead of the ball while it is hit. Keep to the rules of your range.',
         ],
       },
       {

@@ -1,0 +1,55 @@
+import { DestroyRef, inject, Injectable, signal } from '@angular/core';
+import { type RunAnswer, type RunQuestion } from './run.worker.ts';
+
+const NOTHING: RunAnswer = { found: null, refused: null };
+
+/** What a run says, computed beside the page: the newest question counts. */
+@Injectable()
+export class RunComputation {
+  readonly answer = signal<RunAnswer>(NOTHING);
+  readonly busy = signal(false);
+  /** The computation itself failed: said, and asked again with the next ball. */
+  readonly failed = signal(false);
+
+  private worker: Worker | null = null;
+  private waiting: RunQuestion | null = null;
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => this.worker?.terminate());
+  }
+
+  /** Asked while it still computes, it goes on with the newest question. */
+  ask(question: RunQuestion): void {
+    if (this.busy()) {
+      this.waiting = question;
+      return;
+    }
+    this.busy.set(true);
+    this.worker ??= this.started();
+    this.worker.postMessage(question);
+  }
+
+  private started(): Worker {
+    const worker = new Worker(new URL('./run.worker', import.meta.url), { type: 'module' });
+    worker.onmessage = ({ data }: MessageEvent<RunAnswer>) => {
+      this.failed.set(false);
+      this.answer.set(data);
+      this.goOn();
+    };
+    worker.onerror = (event) => {
+      event.preventDefault();
+      worker.terminate();
+      this.worker = null;
+      this.failed.set(true);
+      this.goOn();
+    };
+    return worker;
+  }
+
+  private goOn(): void {
+    this.busy.set(false);
+    const next = this.waiting;
+    this.waiting = null;
+    if (next !== null) this.ask(next);
+  }
+}

@@ -1,0 +1,179 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+} from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { RouterLink } from '@angular/router';
+import { toldChecks, USUAL_GATE_M } from '@lotrecht/judging';
+import { type BallRunInput } from '@lotrecht/records';
+import { AcademyApi } from '../../api/academy-api.ts';
+import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { type Run, USUAL_CARRY_M } from '../../balls/run-of-balls.ts';
+import { BALL_RUN, type BallRun } from '../../data/kinds/ball-run.ts';
+import { RecordApi } from '../../data/record-api.ts';
+import { AroundLesson, type LessonAtHand } from '../../lesson/around-lesson.ts';
+import { groundOfNext } from '../../lesson/lesson-ground.ts';
+import { CurrentWorkStore } from '../../session/current-work.store.ts';
+import { ProblemNote } from '../../ui/problem-note.ts';
+import { Undo } from '../../ui/undo.ts';
+import { Why } from '../../ui/why.ts';
+import { lessonSteps } from '../../words/lesson-steps.ts';
+import { RunKeys } from './run-keys.ts';
+
+/** The balls of a lesson, run by run, beside the set-up that each followed. */
+@Component({
+  selector: 'lo-balls',
+  imports: [MatButton, ProblemNote, RouterLink, RunKeys, Why],
+  templateUrl: './balls.html',
+  styleUrl: './balls.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class BallsPage {
+  readonly lessonId = input.required<string>();
+
+  protected readonly problem = signal<ApiProblem | null>(null);
+  protected readonly atHand = signal<LessonAtHand | null>(null);
+  /** Kept runs of the student, oldest first; null until it was asked. */
+  private readonly all = signal<readonly BallRun[] | null>(null);
+  /** What the run on the screen is called. */
+  protected readonly current = signal('');
+  /** The part of the page for one run: it stays while its run is kept for the first time. */
+  protected readonly shown = signal('');
+  /** The run on the screen as it was kept when it was opened. */
+  protected readonly opened = signal<BallRun | null>(null);
+
+  private readonly around = inject(AroundLesson);
+  private readonly records = inject(RecordApi);
+  private readonly work = inject(CurrentWorkStore);
+  private readonly academy = inject(AcademyApi);
+  private readonly undo = inject(Undo);
+
+  private readonly own = computed(
+    () => this.all()?.filter(({ lessonId }) => lessonId === this.lessonId()) ?? [],
+  );
+  protected readonly nth = computed(() => {
+    const at = this.own().findIndex(({ id }) => id === this.current());
+    return at < 0 ? this.own().length + 1 : at + 1;
+  });
+  /** The newest set-up of the lesson that was told when the run began. */
+  protected readonly check = computed(() => {
+    const checks = toldChecks(this.atHand()?.lesson.checks ?? []);
+    const named = this.opened()?.checkId;
+    return checks.find(({ id }) => id === named) ?? checks.at(-1) ?? null;
+  });
+  /** Runs of the lesson before the one on the screen, oldest first. */
+  protected readonly earlier = computed(() => this.own().slice(0, this.nth() - 1));
+  /** What a new run begins with: the lesson’s club and target, and what the run before it had. */
+  protected readonly fresh = computed((): BallRunInput | null => {
+    const at = this.atHand();
+    if (at === null) return null;
+    const { club, target } = groundOfNext(at.lesson, at.lastTimes);
+    const last = this.all()?.findLast(({ run }) => run.clubGroup === club.group)?.run;
+    const lastHere = this.own().at(-1)?.run;
+    const newest = toldChecks(at.lesson.checks).at(-1);
+    return {
+      revision: 0,
+      studentId: at.student.id,
+      lessonId: at.lesson.id,
+      ...(newest && { checkId: newest.id }),
+      hitOn: at.lesson.heldOn,
+      startedAt: new Date().toISOString(),
+      run: {
+        clubGroup: club.group,
+        ...(club.name !== undefined && { club: club.name }),
+        carryM: last?.carryM ?? USUAL_CARRY_M[club.group],
+        target: { ...target },
+        ...gateOf(lastHere),
+        windRightMs: lastHere?.windRightMs ?? 0,
+        windAheadMs: lastHere?.windAheadMs ?? 0,
+        help: 'cued',
+        place: at.place?.kind ?? 'range',
+        balls: [],
+      },
+    };
+  });
+  protected readonly ready = computed(() => this.all() !== null && this.fresh() !== null);
+
+  constructor() {
+    effect(() => {
+      const id = this.lessonId();
+      untracked(() => this.load(id));
+    });
+  }
+
+  protected load(lessonId: string): void {
+    this.problem.set(null);
+    this.around.of(lessonId).subscribe({
+      next: (atHand) => {
+        const { student, lesson } = atHand;
+        this.atHand.set(atHand);
+        this.work.show({
+          studentId: student.id,
+          studentName: student.name,
+          handedness: student.handedness,
+          lessonId,
+          heldOn: lesson.heldOn,
+          steps: lessonSteps(lesson),
+        });
+        this.work.showStep('balls');
+        this.loadRuns(student.id);
+      },
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+
+  protected take(run: BallRun): void {
+    this.all.update((all) => [...(all ?? []).filter(({ id }) => id !== run.id), run]);
+    this.current.set(run.id);
+  }
+
+  protected another(): void {
+    this.opened.set(null);
+    this.current.set(crypto.randomUUID());
+    this.shown.set(this.current());
+  }
+
+  protected readonly isKept = computed(() => this.own().some(({ id }) => id === this.current()));
+
+  protected remove(): void {
+    const id = this.current();
+    const student = this.atHand()?.student.id ?? '';
+    this.academy.remove('ball-runs', id).subscribe({
+      next: () => {
+        this.loadRuns(student);
+        this.undo.offer('Run', 'ball-runs', id, () => this.loadRuns(student));
+      },
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+
+  private loadRuns(student: string): void {
+    const show = (all: readonly BallRun[]): void => {
+      this.all.set(all);
+      const last = this.own().at(-1) ?? null;
+      this.opened.set(last);
+      this.current.set(last?.id ?? crypto.randomUUID());
+      this.shown.set(this.current());
+    };
+    this.records.all<BallRun>(BALL_RUN, { student }).subscribe({
+      next: show,
+      error: (error: unknown) => {
+        // What is tapped is kept on the device meanwhile.
+        show([]);
+        this.problem.set(toProblem(error));
+      },
+    });
+  }
+}
+
+/** The gate of the run before stays where it was; the first one of a lesson has the usual one. */
+function gateOf(before: Run | undefined): Pick<Run, 'gateM'> {
+  const gateM = before === undefined ? USUAL_GATE_M : before.gateM;
+  return gateM === undefined ? {} : { gateM };
+}

@@ -1,0 +1,243 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  output,
+  signal,
+  untracked,
+} from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
+import { runDifferences } from '@lotrecht/core';
+import { seenBalls } from '@lotrecht/judging';
+import { type BallRunInput, type CheckView, type PlaceMark } from '@lotrecht/records';
+import { ballText, type BallTold, runChangeText, runSentences } from '@lotrecht/words';
+import { type Ball, type BallAtHand, hit, type Run, struck, undone } from '../../balls/run-of-balls.ts';
+import { RunComputation } from '../../balls/run-computation.ts';
+import { saidWind, windText } from '../../balls/winds.ts';
+import { BALL_RUN, type BallRun } from '../../data/kinds/ball-run.ts';
+import { type Club } from '../../data/kinds/club.ts';
+import { stored } from '../../data/stored-record.ts';
+import { SettingsStore } from '../../settings/settings.store.ts';
+import { typesText } from '../../ui/keys.ts';
+import { LandmarkStrip } from '../../ui/landmark-strip.ts';
+import { RecordTrouble } from '../../ui/record-trouble.ts';
+import { CLUB_GROUPS } from '../../words/words.ts';
+import { GateKeys } from './gate-keys.ts';
+import { RunGround } from './run-ground.ts';
+
+const SIDES = ['left', 'over', 'right'] as const;
+const CONTACTS = ['clean', 'thin', 'heavy', 'heel', 'toe'] as const;
+const USUAL_DISTANCE_M = 150;
+
+/** A run of balls: three taps a ball, and what the run says so far. */
+@Component({
+  selector: 'lo-run-keys',
+  imports: [
+    GateKeys,
+    LandmarkStrip,
+    MatButton,
+    MatButtonToggle,
+    MatButtonToggleGroup,
+    RecordTrouble,
+    RunGround,
+  ],
+  providers: [RunComputation],
+  templateUrl: './run-keys.html',
+  styleUrl: './run-keys.scss',
+  host: { '(document:keydown.u)': 'undoByKey($event)' },
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class RunKeys {
+  readonly id = input.required<string>();
+  /** As it is kept; null: a new one. */
+  readonly view = input.required<BallRun | null>();
+  /** What a new one begins with. */
+  readonly fresh = input.required<BallRunInput>();
+  /** The set-up that it followed. */
+  readonly check = input.required<Pick<CheckView, 'document' | 'result'> | null>();
+  /** Runs of the lesson before it: it is compared with the newest of the same clubs. */
+  readonly earlier = input.required<readonly BallRun[]>();
+  readonly handedness = input.required<'right' | 'left'>();
+  readonly marks = input<readonly PlaceMark[]>([]);
+  readonly bag = input<readonly Club[]>([]);
+  readonly kept = output<BallRun>();
+
+  protected readonly record = stored(BALL_RUN);
+  protected readonly run = signal<Run | null>(null);
+  protected readonly atHand = signal<BallAtHand>({});
+  protected readonly groundOpen = signal(false);
+  protected readonly contactToo = signal(false);
+  protected readonly pointed = signal<number | null>(null);
+  protected readonly computation = inject(RunComputation);
+  /** When its first ball was hit, UTC. */
+  private startedAt = '';
+  private readonly settings = inject(SettingsStore);
+  protected readonly unit = computed(() => this.settings.settings().distanceUnit);
+
+  protected readonly sides = SIDES;
+  protected readonly contacts = CONTACTS;
+
+  protected readonly groundText = computed(() => {
+    const run = this.run();
+    if (run === null) return '';
+    const club = run.club ?? CLUB_GROUPS[run.clubGroup];
+    const gate = run.gateM === undefined ? 'no gate rod' : `gate rod ${run.gateM} m ahead`;
+    return [
+      club,
+      `carries ${run.carryM} m`,
+      run.target?.name ?? 'target',
+      gate,
+      windText(saidWind(run)),
+    ].join(' · ');
+  });
+  protected readonly nth = computed(() => (this.run()?.balls.length ?? 0) + 1);
+  /** What is seen from the ball, the target of the run among it. */
+  protected readonly seen = computed(() => {
+    const target = this.run()?.target;
+    const known = this.marks().find(({ name }) => name === target?.name);
+    if (known !== undefined) return { marks: this.marks(), target: known };
+    const alone: PlaceMark = {
+      id: 'target',
+      name: target?.name ?? 'Target',
+      kind: 'target',
+      distanceM: target?.distanceM ?? USUAL_DISTANCE_M,
+      bearingDeg: 0,
+    };
+    return { marks: [alone], target: alone };
+  });
+  private readonly told = computed((): BallTold => ({
+    unit: this.unit(),
+    carryM: this.run()?.carryM ?? USUAL_DISTANCE_M,
+  }));
+  protected readonly balls = computed(() =>
+    (this.run()?.balls ?? [])
+      .map((ball, n) => ({
+        id: ball.id,
+        n: n + 1,
+        struck: ball.struck !== undefined,
+        text: ballText(ball, this.told()),
+      }))
+      .toReversed(),
+  );
+  protected readonly said = computed(() => {
+    const { found } = this.computation.answer();
+    return found === null ? null : runSentences(found, this.handedness(), this.told());
+  });
+  protected readonly counting = computed(
+    () => (this.run()?.balls ?? []).filter((ball) => ball.struck === undefined).length,
+  );
+  /** A carry or a wind that cannot be. */
+  protected readonly refused = computed(() => {
+    const { refused } = this.computation.answer();
+    if (refused === null) return null;
+    if (refused.field !== 'carryM') return 'Nobody plays in such a wind. Choose another one.';
+    const [least, most] = [Math.ceil(refused.least ?? 0), Math.floor(refused.most ?? 0)];
+    return `Carry: read ${this.run()?.carryM} m. With this club type ${least} to ${most} m.`;
+  });
+  /** Beside the run before it, from three balls of either on. */
+  protected readonly changes = computed(() => {
+    const run = this.run();
+    const before = this.earlier().findLast((earlier) => earlier.run.clubGroup === run?.clubGroup);
+    if (run === null || before === undefined) return [];
+    const [now, earlier] = [seenBalls(run), seenBalls(before.run)];
+    if (now.length < 3 || earlier.length < 3) return [];
+    return runDifferences(earlier, now).map((difference) => runChangeText(difference, this.told()));
+  });
+
+  constructor() {
+    effect(() => {
+      const id = this.id();
+      untracked(() => void this.open(id));
+    });
+    effect(() => {
+      const [run, check] = [this.run(), this.check()];
+      if (run !== null) untracked(() => this.computation.ask({ run, check }));
+    });
+  }
+
+  protected takeGround(run: Run): void {
+    this.run.set(run);
+    this.keep();
+  }
+
+  protected feel(felt: Ball['felt']): void {
+    this.atHand.update((atHand) => ({ ...atHand, ...(felt && { felt }) }));
+  }
+
+  protected take(part: BallAtHand): void {
+    this.atHand.update((atHand) => ({ ...atHand, ...part }));
+  }
+
+  /** Let go on the strip, or Enter there: the ball has come down. */
+  protected landAtPointed(): void {
+    const pointed = this.pointed();
+    if (pointed === null) return;
+    const bearingDeg = Math.round((pointed - this.seen().target.bearingDeg) * 10) / 10;
+    this.land({ bearingDeg });
+  }
+
+  /** The last tap of a ball: the next one begins. Where it started has to be told before. */
+  protected land(finish: Ball['finish']): void {
+    const [run, { start }] = [this.run(), this.atHand()];
+    if (run === null || start === undefined) return;
+    if (run.balls.length === 0 && this.record.stored() === null) this.startedAt = new Date().toISOString();
+    this.run.set(hit(run, crypto.randomUUID(), { ...this.atHand(), start, finish }));
+    this.atHand.set({});
+    this.pointed.set(null);
+    this.keep();
+  }
+
+  protected undo(): void {
+    const run = this.run();
+    if (run === null || run.balls.length === 0) return;
+    const back = undone(run);
+    this.run.set(back.run);
+    this.atHand.set(back.atHand);
+    this.keep();
+  }
+
+  protected undoByKey(event: Event): void {
+    if (!typesText(event as KeyboardEvent)) this.undo();
+  }
+
+  protected strike(id: string, reason: Ball['struck']): void {
+    const run = this.run();
+    if (run === null) return;
+    this.run.set(struck(run, id, reason));
+    this.keep();
+  }
+
+  /** On the server from the first ball on; what is not sent yet is on the device. */
+  protected keep(): void {
+    const run = this.run();
+    if (run === null) return;
+    const input: BallRunInput = {
+      ...(this.view() === null ? this.fresh() : BALL_RUN.toInput(this.view() as BallRun)),
+      revision: this.record.stored()?.revision ?? 0,
+      startedAt: this.startedAt,
+      run,
+    };
+    if (run.balls.length === 0 && this.record.stored() === null) this.record.typed(input);
+    else this.record.save(input).subscribe((kept) => this.kept.emit(kept));
+  }
+
+  /** One that was begun on this device for the lesson goes on. */
+  private async open(id: string): Promise<void> {
+    const [view, fresh] = [this.view(), this.fresh()];
+    const begun =
+      view === null
+        ? await this.record.beginNew(id, {
+            isIt: ({ lessonId }) => lessonId === fresh.lessonId,
+            studentId: fresh.studentId,
+          })
+        : await this.record.begin(id, view, fresh.studentId);
+    const shown = begun?.input ?? view ?? fresh;
+    this.startedAt = shown.startedAt;
+    this.run.set(shown.run);
+    this.groundOpen.set(view === null && begun === null);
+  }
+}

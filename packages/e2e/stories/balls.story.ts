@@ -1,5 +1,6 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import { axeViolations } from '../pages/axe.ts';
+import { choose } from '../pages/choose.ts';
 import { CheckPage } from '../pages/check.page.ts';
 import { test } from '../pages/quiet.ts';
 import { servedWithDemo } from '../pages/served.ts';
@@ -18,6 +19,13 @@ async function hit(page: Page, felt: string, gate: string, deg: number): Promise
   await new CheckPage(page).tapStrip('Where it came down', deg);
 }
 
+/** The large key of the pad, once everything is read. */
+async function keepByPad(page: Page): Promise<void> {
+  const last = page.locator('lo-number-pad').getByRole('button', { name: /^(Next|Keep)$/ });
+  await last.click();
+  await expect(page.getByText(/^Kept \d\d:\d\d$/)).toBeVisible();
+}
+
 const said = (page: Page): Locator => page.getByRole('region', { name: 'What the balls say' });
 const balls = (page: Page): Locator =>
   page.getByRole('list', { name: 'Balls of this run' }).getByRole('listitem');
@@ -34,7 +42,7 @@ test('a run of eight against the set-up says aim first; undone, struck out, relo
     .tap();
   const check = new CheckPage(page);
   await check.tapReadings(['571', '608', '450']);
-  await check.keep();
+  await keepByPad(page);
 
   await page
     .getByRole('navigation', { name: 'Steps of the lesson' })
@@ -130,4 +138,45 @@ test('four students of the demo have four different causes', async ({ page }) =>
     await expect(balls(page)).toHaveCount(8);
     await expect(said(page).locator('.first')).toHaveText(first);
   }
+});
+
+test('a fade in a wind from nine o’clock by each school; the next set-up is judged against the start line', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.getByRole('link', { name: 'Runa Feldt' }).first().click();
+  const step = (name: RegExp): Locator =>
+    page.getByRole('navigation', { name: 'Steps of the lesson' }).getByRole('link', { name });
+  await step(/^Balls/).click();
+  await choose(page.getByRole('combobox', { name: 'Wind' }), 'moves leaves');
+  await choose(page.getByRole('combobox', { name: 'It comes from' }), '9 o’clock');
+  await page.getByText('Aim for a shape, or for a wind').click();
+  await page.getByRole('radio', { name: 'fade', exact: true }).click();
+  const card = page.locator('lo-aim-card').getByRole('status');
+  await expect(card).toContainText(/Start it \d+ m left of Barge/);
+  await expect(card).toContainText('Face, feet, knees, hips and shoulders go there too.');
+  await expect(card).toContainText(/Gate rod: \d+ mm left of the target line\./);
+  await expect(card).toContainText(/Trail foot \d+ mm toward the line\./);
+  const gate = await card.getByText(/^Gate rod/).innerText();
+  await choose(page.getByRole('combobox', { name: 'School' }), 'the body sets the path');
+  await expect(card).toContainText(/Body \d+ m left of Barge/);
+  await expect(card).toContainText(/Face [\d.]+ m left of Barge/);
+  await choose(page.getByRole('combobox', { name: 'School' }), 'all parallel, for the wind alone');
+  await expect(card.getByText(/^Gate rod/)).not.toHaveText(gate);
+  expect(await axeViolations(page)).toEqual([]);
+  await choose(page.getByRole('combobox', { name: 'School' }), 'face and body on the start line');
+  await expect(card.getByText(/^Gate rod/)).toHaveText(gate);
+  await button(page, 'Judge set-ups from this start line').click();
+  const note = page.getByRole('note').filter({ hasText: 'are judged from' });
+  await expect(note).toContainText(/are judged from \d\.\d° left of the target\./);
+
+  // Square to the target is now too closed for a right-hander; the lines are told from the start line.
+  await step(/^Work/).click();
+  const check = new CheckPage(page);
+  await check.tapReadings(['571', '571', '450']);
+  await expect(page.getByText(/judged from \d\.\d° left/).first()).toBeVisible();
+  await expect(page.getByText(/right of the start line/).first()).toBeVisible();
+  await keepByPad(page);
+  await page.reload();
+  await expect(page.getByText(/judged from \d\.\d° left/).first()).toBeVisible();
 });

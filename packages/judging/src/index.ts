@@ -95,3 +95,11 @@ export {
   setUpOfRun,
   USUAL_GATE_M,
 } from './balls/finding-of-run.ts';
+export {
+  AIM_SCHOOLS,
+  aimCard,
+  type AimCard,
+  type AimSchool,
+  type AimWish,
+  asideMm,
+} from './balls/aim-card.ts';

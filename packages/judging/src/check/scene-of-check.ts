@@ -18,18 +18,18 @@ export interface SceneOptions {
 }
 
 /**
- * A solved check as points and lines on the ground, metres.
+ * A solved check as points and lines on the ground, metres; from the target line, wherever its ball was to start.
  *
  * @example sceneOfCheck({ format: 'lotrecht-check', version: 1, handedness: 'right', targetLine: {}, method: { id: 'first-lesson', version: 1 }, observations: [{ line: 'toes', by: 'gaps', leadGapMm: 571, trailGapMm: 602, baseMm: 450 }] }, { lines: { toes: { azimuthDeg: 3.94 } } }).lines[0].marks.lead // { xM: -0.571, yM: 0.225 }
  */
 export function sceneOfCheck(
-  { observations, handedness }: CheckDocument,
+  { observations, handedness, startLineDeg = 0 }: CheckDocument,
   { lines }: Pick<ResultDocument, 'lines'>,
   { magnification = 1, goalsDeg }: SceneOptions = {},
 ): SetUpScene {
   const solved = Object.entries(lines).map(([line, { azimuthDeg }]) => [
     line,
-    radiansFromDegrees(azimuthDeg),
+    radiansFromDegrees(azimuthDeg + startLineDeg),
   ]);
   return setUpScene({
     observations: observations.map((o) => toCoreUnits(o) as Observation),
@@ -37,7 +37,9 @@ export function sceneOfCheck(
     azimuthRad: Object.fromEntries(solved) as Partial<Record<LineName, number>>,
     magnification,
     ...(goalsDeg && {
-      goalRad: (line) => azimuthFromHanded(radiansFromDegrees(goalsDeg[line] ?? 0), handedness),
+      goalRad: (line) =>
+        azimuthFromHanded(radiansFromDegrees(goalsDeg[line] ?? 0), handedness) +
+        radiansFromDegrees(startLineDeg),
     }),
   });
 }

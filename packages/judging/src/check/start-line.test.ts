@@ -1,6 +1,6 @@
-import { type CheckDocument } from '@lotrecht/records';
-import { DocumentRefused } from '@lotrecht/records';
+import { type CheckDocument, DocumentRefused } from '@lotrecht/records';
 import { describe, expect, it } from 'vitest';
+import { sceneOfCheck } from './scene-of-check.ts';
 import { solveDocument } from './solve-document.ts';
 
 const checkOf = (handedness: 'right' | 'left', more: Partial<CheckDocument> = {}): CheckDocument => ({
@@ -57,6 +57,19 @@ describe('a check that is judged against a start line', () => {
       expect(asStarted.posterior?.lines.toes.meanDeg).toBeLessThan(20);
     },
   );
+
+  it('is drawn where it was read, whatever it is told from', () => {
+    const [document, aside] = [checkOf('right'), checkOf('right', { startLineDeg: 4 })];
+    const drawn = (of: CheckDocument) => sceneOfCheck(of, solveDocument(of)).lines.map((line) => line.drawn);
+    for (const [n, { from, to }] of drawn(aside).entries()) {
+      expect(from.xM).toBeCloseTo(drawn(document)[n]?.from.xM ?? NaN, 10);
+      expect(to.xM).toBeCloseTo(drawn(document)[n]?.to.xM ?? NaN, 10);
+    }
+    const goal = sceneOfCheck(aside, solveDocument(aside), { goalsDeg: {} }).lines[0]?.drawn;
+    if (goal === undefined) throw new Error('the toes were read');
+    const turned = Math.atan2(goal.to.xM - goal.from.xM, goal.to.yM - goal.from.yM);
+    expect((turned * 180) / Math.PI).toBeCloseTo(4, 8);
+  });
 
   it('at the target is what it was', () => {
     expect(solveDocument(checkOf('right', { startLineDeg: 0 }))).toEqual(solveDocument(checkOf('right')));

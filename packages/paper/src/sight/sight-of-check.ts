@@ -57,10 +57,11 @@ export function sightOfCheck(
     eyeHeightM: EYE_HEIGHT_SHARE * statureM,
     liftedM: headLifted ? LIFTED_HEAD_M : 0,
     bodyTurnDeg:
-      result.turn?.handedAzimuthDeg ??
-      result.lines.toes?.handedAzimuthDeg ??
-      result.lines.shoulders?.handedAzimuthDeg ??
-      0,
+      startTurnDeg(document) +
+      (result.turn?.handedAzimuthDeg ??
+        result.lines.toes?.handedAzimuthDeg ??
+        result.lines.shoulders?.handedAzimuthDeg ??
+        0),
     toesToBallM: insideTheLine(document, 'toes') ?? usual.toesToBallM * scale,
     markM: markM < NEAREST_MARK_M ? FAR_MARK_M : markM,
     rodM: ROD_M,
@@ -78,7 +79,12 @@ export function sightOfCheck(
 /** φ that the whole body should have by the check's own method, degrees. Not every method's goal is parallel. */
 export function goalTurnDeg(document: CheckDocument): number {
   const { goalsDeg } = judgedBy(document);
-  return goalsDeg?.toes ?? goalsDeg?.shoulders ?? 0;
+  return startTurnDeg(document) + (goalsDeg?.toes ?? goalsDeg?.shoulders ?? 0);
+}
+
+/** φ, from the target, of where the ball is to start, degrees: a check is told from there. */
+function startTurnDeg({ handedness, startLineDeg = 0 }: CheckDocument): number {
+  return startLineDeg === 0 ? 0 : handedness === 'right' ? startLineDeg : -startLineDeg;
 }
 
 /** How far inside the ball's own line both ends of a line were read, m; null where they were not, or beyond it. */

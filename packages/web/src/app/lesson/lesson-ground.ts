@@ -10,6 +10,8 @@ export interface LessonGround {
   readonly club: NonNullable<CheckDocument['club']>;
   readonly target: NonNullable<CheckDocument['target']>;
   readonly judged: Judged;
+  /** Where a shape or wind wants the ball to start, degrees from the target, right positive. Default 0. */
+  readonly startLineDeg?: number;
 }
 
 /** The last time’s, for a lesson to go on with. */
@@ -23,6 +25,7 @@ export function groundOfCheck({ document, record }: Pick<CheckView, 'document' |
     club: document.club ?? { group: 'mid-iron' },
     target: document.target ?? {},
     judged: { judgement: judgementOf(document), ...(record?.ownMethod && { ownMethod: record.ownMethod }) },
+    ...(document.startLineDeg !== undefined && { startLineDeg: document.startLineDeg }),
   };
 }
 

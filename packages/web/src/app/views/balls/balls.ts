@@ -5,6 +5,7 @@ import {
   effect,
   inject,
   input,
+  linkedSignal,
   signal,
   untracked,
 } from '@angular/core';
@@ -18,7 +19,7 @@ import { type Run, USUAL_CARRY_M } from '../../balls/run-of-balls.ts';
 import { BALL_RUN, type BallRun } from '../../data/kinds/ball-run.ts';
 import { RecordApi } from '../../data/record-api.ts';
 import { AroundLesson, type LessonAtHand } from '../../lesson/around-lesson.ts';
-import { groundOfNext } from '../../lesson/lesson-ground.ts';
+import { groundOfNext, keepLessonGround } from '../../lesson/lesson-ground.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Undo } from '../../ui/undo.ts';
@@ -98,6 +99,11 @@ export class BallsPage {
       },
     };
   });
+  /** Where a shape or wind wants the ball to start, as the lesson goes on with it. */
+  protected readonly startLineDeg = linkedSignal(() => {
+    const at = this.atHand();
+    return at === null ? 0 : (groundOfNext(at.lesson, at.lastTimes).startLineDeg ?? 0);
+  });
   protected readonly ready = computed(() => this.all() !== null && this.fresh() !== null);
 
   constructor() {
@@ -126,6 +132,14 @@ export class BallsPage {
       },
       error: (error: unknown) => this.problem.set(toProblem(error)),
     });
+  }
+
+  /** The next set-ups of the lesson are judged from there; told to the lesson on this device. */
+  protected judgeFrom(startLineDeg: number): void {
+    const at = this.atHand();
+    if (at === null) return;
+    keepLessonGround(at.lesson.id, { ...groundOfNext(at.lesson, at.lastTimes), startLineDeg });
+    this.startLineDeg.set(startLineDeg);
   }
 
   protected take(run: BallRun): void {

@@ -26,6 +26,7 @@ import { typesText } from '../../ui/keys.ts';
 import { LandmarkStrip } from '../../ui/landmark-strip.ts';
 import { RecordTrouble } from '../../ui/record-trouble.ts';
 import { CLUB_GROUPS } from '../../words/words.ts';
+import { AimCard } from '../../balls/aim-card.ts';
 import { GateKeys } from './gate-keys.ts';
 import { RunGround } from './run-ground.ts';
 
@@ -37,6 +38,7 @@ const USUAL_DISTANCE_M = 150;
 @Component({
   selector: 'lo-run-keys',
   imports: [
+    AimCard,
     GateKeys,
     LandmarkStrip,
     MatButton,
@@ -64,7 +66,10 @@ export class RunKeys {
   readonly handedness = input.required<'right' | 'left'>();
   readonly marks = input<readonly PlaceMark[]>([]);
   readonly bag = input<readonly Club[]>([]);
+  /** What set-ups of the lesson are judged from, degrees from the target, right positive. */
+  readonly startLineDeg = input(0);
   readonly kept = output<BallRun>();
+  readonly startLine = output<number>();
 
   protected readonly record = stored(BALL_RUN);
   protected readonly run = signal<Run | null>(null);
@@ -108,6 +113,10 @@ export class RunKeys {
       bearingDeg: 0,
     };
     return { marks: [alone], target: alone };
+  });
+  protected readonly seenFromTarget = computed(() => {
+    const { marks, target } = this.seen();
+    return marks.map(({ name, bearingDeg }) => ({ name, fromTargetDeg: bearingDeg - target.bearingDeg }));
   });
   private readonly told = computed((): BallTold => ({
     unit: this.unit(),

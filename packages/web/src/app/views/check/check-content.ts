@@ -240,6 +240,7 @@ export class CheckContent extends HeldCheck {
       club: this.club(),
       target: this.target(),
       targetLine: this.targetLine(),
+      startLineDeg: this.startLineDeg() ?? 0,
       judgement: this.judged().judgement,
       ...(feet && { feet }),
       ...(readdressSdDeg !== undefined && { readdressSdDeg }),

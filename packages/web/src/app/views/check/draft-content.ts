@@ -29,6 +29,8 @@ export interface DraftContent {
   readonly club: NonNullable<CheckDocument['club']>;
   readonly target: NonNullable<CheckDocument['target']>;
   readonly targetLine: CheckDocument['targetLine'];
+  /** Where the ball is to start, degrees from the target, right positive. Default 0. */
+  readonly startLineDeg?: number;
   readonly feet: NonNullable<CheckDocument['feet']> | null;
   readonly circumstances: Circumstances | null;
   readonly rebase: Rebase | null;

@@ -43,6 +43,8 @@ export abstract class HeldCheck {
   readonly club = signal<NonNullable<CheckDocument['club']>>({ group: 'mid-iron' });
   readonly target = signal<NonNullable<CheckDocument['target']>>({});
   readonly targetLine = signal<CheckDocument['targetLine']>({});
+  /** Where the ball is to start, degrees from the target, right positive. */
+  readonly startLineDeg = signal<number | undefined>(undefined);
   readonly feet = signal<NonNullable<CheckDocument['feet']> | null>(null);
   /** The student’s own clubs. */
   readonly bag = signal<readonly Club[]>([]);
@@ -102,10 +104,18 @@ export abstract class HeldCheck {
   }
 
   /** Changes something beside the readings. */
-  set<K extends 'club' | 'target' | 'targetLine' | 'feet' | 'circumstances' | 'rebase' | 'judged' | 'run'>(
-    what: K,
-    value: DraftContent[K],
-  ): void {
+  set<
+    K extends
+      | 'club'
+      | 'target'
+      | 'targetLine'
+      | 'startLineDeg'
+      | 'feet'
+      | 'circumstances'
+      | 'rebase'
+      | 'judged'
+      | 'run',
+  >(what: K, value: DraftContent[K]): void {
     (this[what] as unknown as { set: (value: DraftContent[K]) => void }).set(value);
     // Walking about in a check that was not begun leaves nothing behind.
     if (what !== 'run' || this.run().hold > 0) this.touch();
@@ -142,6 +152,7 @@ export abstract class HeldCheck {
       club: this.club(),
       target: this.target(),
       targetLine: this.targetLine(),
+      ...startOf(this.startLineDeg()),
       feet: this.feet(),
       circumstances: this.circumstances(),
       rebase: this.rebase(),
@@ -183,6 +194,7 @@ export abstract class HeldCheck {
     this.club.set(content.club);
     this.target.set(content.target);
     this.targetLine.set(content.targetLine);
+    this.startLineDeg.set(content.startLineDeg);
     this.feet.set(content.feet);
     this.circumstances.set(content.circumstances);
     this.rebase.set(content.rebase);
@@ -190,4 +202,9 @@ export abstract class HeldCheck {
     this.record.set(content.record);
     this.run.set(content.run);
   }
+}
+
+/** Said only where it is not the target itself. */
+function startOf(startLineDeg: number | undefined): Pick<DraftContent, 'startLineDeg'> {
+  return startLineDeg === undefined || startLineDeg === 0 ? {} : { startLineDeg };
 }

@@ -87,12 +87,18 @@ export class FindingWords {
     const { name } = this.content.target();
     const marks = this.content.marks();
     const target = marks.find((mark) => mark.kind === 'target' && mark.name === name);
+    // Judged against a start line, everything is told from there.
+    const start = this.content.startLineDeg() ?? 0;
+    const told = start === 0 ? name : 'the start line';
     return {
-      ...(name !== undefined && { targetName: name }),
+      ...(told !== undefined && { targetName: told }),
       seen:
         target === undefined
           ? []
-          : marks.map((mark) => ({ name: mark.name, fromTargetDeg: mark.bearingDeg - target.bearingDeg })),
+          : marks.map((mark) => ({
+              name: mark.name,
+              fromTargetDeg: mark.bearingDeg - target.bearingDeg - start,
+            })),
       unit: this.settings.settings().distanceUnit,
     };
   });

@@ -50,7 +50,8 @@ export class Circumstances {
     return circumstances === null ? 'circumstances not noted' : circumstancesText(circumstances);
   });
   protected readonly groundText = computed(
-    () => `${this.noted()} · line ${checkLineText(this.content.targetLine())}`,
+    () =>
+      `${this.noted()} · line ${checkLineText(this.content.targetLine())}${startText(this.content.startLineDeg())}`,
   );
 
   protected chooseClub(club: ReturnType<CheckContent['club']>): void {
@@ -63,4 +64,9 @@ export class Circumstances {
     const circumstances = this.content.circumstances() ?? FIRST_CIRCUMSTANCES;
     this.content.set('circumstances', { ...circumstances, [name]: value } as CircumstancesOf);
   }
+}
+
+/** Judged against a start line, it is said with the line that was laid. */
+function startText(deg = 0): string {
+  return deg === 0 ? '' : ` · judged from ${Math.abs(deg).toFixed(1)}° ${deg < 0 ? 'left' : 'right'}`;
 }

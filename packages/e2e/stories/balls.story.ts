@@ -180,3 +180,25 @@ test('a fade in a wind from nine o’clock by each school; the next set-up is ju
   await page.reload();
   await expect(page.getByText(/judged from \d\.\d° left/).first()).toBeVisible();
 });
+
+test('the usual miss is asked when a lesson begins, and the finding says what goes with it', async ({
+  page,
+}) => {
+  await page.getByRole('link', { name: 'Osk Brannel' }).first().tap();
+  const miss = page.getByRole('region', { name: 'The usual miss' });
+  const start = miss.getByRole('radiogroup', { name: 'They start' });
+  await start.getByRole('radio', { name: 'right' }).tap();
+  await miss.getByRole('radiogroup', { name: 'They bend' }).getByRole('radio', { name: 'left' }).tap();
+  await expect(miss.getByRole('radio', { name: 'course' })).toBeChecked();
+  await page.waitForTimeout(500);
+  await page.reload();
+  await expect(start.getByRole('radio', { name: 'right' })).toBeChecked();
+  expect(await axeViolations(page)).toEqual([]);
+  await page
+    .getByRole('navigation', { name: 'Steps of the lesson' })
+    .getByRole('link', { name: /^Work/ })
+    .tap();
+  await new CheckPage(page).tapReadings(['571', '612', '450']);
+  await expect(page.getByText('The usual miss: starts right, bends left, on the course.')).toBeVisible();
+  await expect(page.getByText('The closed toes go with the usual miss.')).toBeVisible();
+});

@@ -11,6 +11,7 @@ import {
   type ClubInput,
   type PracticeDoneInput,
   type BallRunInput,
+  type UsualMissInput,
   type RoutineInput,
   type ErasureInput,
   type FirstAcademy,
@@ -101,6 +102,8 @@ export const validateLessonInput: Validator<LessonInput> = validator(generated.v
 export const validatePracticeDoneInput: Validator<PracticeDoneInput> = validator(
   generated.validatePracticeDoneInput,
 );
+/** Validates where a student’s balls usually go. */
+export const validateUsualMissInput: Validator<UsualMissInput> = validator(generated.validateUsualMissInput);
 /** Validates balls in a row. */
 export const validateBallRunInput: Validator<BallRunInput> = validator(generated.validateBallRunInput);
 /** Validates a recorded walk-in. */

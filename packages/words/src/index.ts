@@ -31,3 +31,4 @@ export {
   type TappedBallSaid,
   widthText,
 } from './ball-words.ts';
+export { missAgainst, type MissSaid, missText, type ReadFault } from './miss-words.ts';

@@ -231,6 +231,28 @@ const WRITTEN: Readonly<
       ],
     },
   ],
+  '0024': [
+    {
+      text: `INSERT INTO ball_run (academy_id, id, student_id, lesson_id, check_id, hit_on, started_at, run)
+             VALUES (?, ?, ?, ?, ?, '2026-04-17', '2026-04-17T09:50:00.000Z', ?)`,
+      values: [
+        ACADEMY,
+        id(23),
+        STUDENT,
+        LESSON,
+        CHECK,
+        JSON.stringify({
+          clubGroup: 'mid-iron',
+          carryM: 140,
+          windRightMs: 0,
+          windAheadMs: 0,
+          help: 'cued',
+          place: 'range',
+          balls: [{ id: id(24), start: { widths: 1 }, finish: { bearingDeg: -2 } }],
+        }),
+      ],
+    },
+  ],
 };
 const states = Object.keys(WRITTEN);
 const running: TestApp[] = [];

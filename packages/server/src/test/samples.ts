@@ -62,6 +62,12 @@ const SAMPLES: Readonly<Record<string, (ids: SampleIds) => object>> = {
       oddness: 4,
     },
   }),
+  'usual-miss': ({ studentId }) => ({
+    studentId,
+    saidOn: '2026-04-17',
+    note: 'Since the winter',
+    miss: { start: 'right', bend: 'left', clubGroup: 'mid-iron', where: 'course', contact: 'thin' },
+  }),
   'ball-run': ({ studentId }) => ({
     studentId,
     hitOn: '2026-04-17',

@@ -6,6 +6,7 @@ import { PLACE } from './place.ts';
 import { PRACTICE_DONE } from './practice-done.ts';
 import { ROUTINE } from './routine.ts';
 import { STATION_PLAN } from './station-plan.ts';
+import { USUAL_MISS } from './usual-miss.ts';
 
 /** Every kind there is: what stands before in a file is pointed at by what comes after. */
 export const KINDS: readonly AnyKind[] = [
@@ -16,4 +17,5 @@ export const KINDS: readonly AnyKind[] = [
   ROUTINE,
   PRACTICE_DONE,
   BALL_RUN,
+  USUAL_MISS,
 ];

@@ -5,6 +5,7 @@ import { catchError, forkJoin, map, type Observable, of, switchMap } from 'rxjs'
 import { AcademyApi } from '../api/academy-api.ts';
 import { type Club, CLUB } from '../data/kinds/club.ts';
 import { PLACE } from '../data/kinds/place.ts';
+import { USUAL_MISS, type UsualMiss } from '../data/kinds/usual-miss.ts';
 import { Mirror } from '../data/mirror.ts';
 import { RecordApi } from '../data/record-api.ts';
 
@@ -29,6 +30,8 @@ export interface LessonAtHand extends KnownBefore {
   readonly place: PlaceView | null;
   /** The student’s own clubs. */
   readonly bag: readonly Club[];
+  /** What the student has said of where their balls go, up to this lesson; null: nothing. */
+  readonly miss: UsualMiss['miss'] | null;
 }
 
 const NOTHING_KNOWN: KnownBefore = {
@@ -54,6 +57,7 @@ export class AroundLesson {
           place: this.place(lesson.placeId),
           known: this.before(lesson),
           bag: this.bag(lesson.studentId),
+          miss: this.miss(lesson),
         }).pipe(map(({ known, ...around }) => ({ lesson, ...around, ...known }))),
       ),
     );
@@ -75,6 +79,14 @@ export class AroundLesson {
     return placeId === null
       ? of(null)
       : this.mirror.one<PlaceView>(PLACE, placeId).pipe(catchError(() => of(null)));
+  }
+
+  /** What was said last; without a connection, nothing. */
+  private miss({ studentId: student, heldOn }: Pick<LessonView, 'studentId' | 'heldOn'>) {
+    return this.records.all<UsualMiss>(USUAL_MISS, { student }).pipe(
+      map((all) => all.findLast(({ saidOn }) => saidOn <= heldOn)?.miss ?? null),
+      catchError(() => of(null)),
+    );
   }
 
   /** The student’s own clubs; without a connection, the groups alone. */

@@ -6,6 +6,7 @@ export type HandbookId =
   | 'work'
   | 'balls'
   | 'run'
+  | 'miss'
   | 'home'
   | 'bare'
   | 'rod'

@@ -68,6 +68,7 @@ const WHAT_WORDS: Readonly<Record<string, string>> = {
   routine: 'a walk-in',
   'practice-done': 'what they practised',
   'ball-run': 'balls in a row',
+  'usual-miss': 'their usual miss',
   club: 'a club of theirs',
 };
 

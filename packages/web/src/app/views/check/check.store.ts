@@ -27,7 +27,7 @@ import { keepUsual, readUsual } from '../../lesson/usual-readings.ts';
 export interface OpenedCheck
   extends
     Pick<LessonAtHand, 'lesson' | 'student' | 'place'>,
-    Partial<KnownBefore & Pick<LessonAtHand, 'bag'>> {
+    Partial<KnownBefore & Pick<LessonAtHand, 'bag' | 'miss'>> {
   /** The step of the lesson that a new set-up is begun in. */
   readonly step?: BegunStep | undefined;
   /** The series that a new set-up belongs to. */
@@ -83,6 +83,7 @@ export class CheckStore {
       prior = null,
       lastTimes = [],
       balls = [],
+      miss = null,
     }: OpenedCheck,
   ): Promise<void> {
     // The device is asked first: once the fields are on the screen, nothing overwrites what is typed into them.
@@ -101,6 +102,7 @@ export class CheckStore {
     this.content.prior.set(prior);
     this.content.lastTimes.set(lastTimes);
     this.content.balls.set(balls);
+    this.content.miss.set(miss);
     this.content.keptKnown.set(stored?.document ?? null);
     this.content.stored.set(stored !== null);
     this.stored.set(stored);

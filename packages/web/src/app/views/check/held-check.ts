@@ -15,6 +15,7 @@ import {
   type Rebase,
   type StudentView,
 } from '@lotrecht/records';
+import { type MissSaid } from '@lotrecht/words';
 import { Subject } from 'rxjs';
 import { type Club } from '../../data/kinds/club.ts';
 import { DEFAULT_JUDGED, type Judged } from '../../methods/judged.ts';
@@ -63,6 +64,8 @@ export abstract class HeldCheck {
   readonly lastTimes = signal<readonly LastTimeView[]>([]);
   /** Ball and stance of the student’s cold set-ups before this lesson, newest first. */
   readonly balls = signal<readonly BallView[]>([]);
+  /** Where the student’s balls usually go, as they said. */
+  readonly miss = signal<MissSaid | null>(null);
   /** What the academy’s own students say of who comes; null: the shipped prior. A stored check keeps its own. */
   readonly prior = signal<PriorDocument | null>(null);
   /** Of a stored check: what it was answered from stays with it. */

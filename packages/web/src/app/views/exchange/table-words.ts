@@ -12,6 +12,7 @@ export const TABLE_WORDS = [
   ['routine', 'Walk-ins'],
   ['practice_done', 'Practice'],
   ['ball_run', 'Runs of balls'],
+  ['usual_miss', 'Usual misses'],
   ['place', 'Places'],
   ['method_profile', 'Own methods'],
   ['station_plan', 'Station plans'],

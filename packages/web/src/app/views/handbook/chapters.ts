@@ -70,6 +70,15 @@ export const CHAPTERS: readonly Chapter[] = [
         ],
       },
       {
+        id: 'miss',
+        title: 'The usual miss',
+        text: [
+          'Ask where their balls start, and how they bend, each time a lesson begins. Two taps, before any tape.',
+          'The finding says which of the lines that are out go with it, and which do not explain it.',
+          'A ball starts mostly where the face points, and bends away from the path.',
+        ],
+      },
+      {
         id: 'run',
         title: 'What the balls say',
         text: [

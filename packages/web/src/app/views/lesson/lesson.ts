@@ -39,6 +39,8 @@ import { Undo } from '../../ui/undo.ts';
 import { BeforeAfter } from './before-after.ts';
 import { WalkIns } from '../../ui/walk-ins.ts';
 import { LessonLine } from './lesson-line.ts';
+import { UsualMiss } from './usual-miss.ts';
+import { Why } from '../../ui/why.ts';
 
 @Component({
   selector: 'lo-lesson',
@@ -46,6 +48,8 @@ import { LessonLine } from './lesson-line.ts';
     DayField,
     BeforeAfter,
     LessonLine,
+    UsualMiss,
+    Why,
     WalkIns,
     RecordTrouble,
     ReactiveFormsModule,

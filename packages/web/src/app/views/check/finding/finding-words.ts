@@ -14,7 +14,7 @@ import {
 } from '@lotrecht/judging';
 import { drillsFor } from '@lotrecht/paper';
 import { type ResultDocument } from '@lotrecht/records';
-import { type AimGround, orderFirstSentences } from '@lotrecht/words';
+import { type AimGround, missAgainst, missText, orderFirstSentences, type ReadFault } from '@lotrecht/words';
 import { COVERAGE_FACTOR, type LineBudget, signWords } from '@lotrecht/core';
 import { SettingsStore } from '../../../settings/settings.store.ts';
 import { differenceText } from '../../../words/difference-words.ts';
@@ -23,6 +23,9 @@ import { faceSetBySentence, feetSentence, itemSentences } from '../../../words/i
 import { firstOf, type LineKey } from '../../../words/words.ts';
 import { CheckBall } from '../ball/check-ball.ts';
 import { type FindingGround } from './finding-panel.ts';
+
+/** From such a probability on a line is out. */
+const OUT_FROM = 0.8;
 
 const LONG_CLUBS = new Set(['long-iron', 'fairway-wood', 'driver']);
 
@@ -103,6 +106,31 @@ export class FindingWords {
     };
   });
 
+  /** What the student said of their balls, against the lines that are out. */
+  private againstMiss(result: ResultDocument | null): readonly string[] {
+    const miss = this.content.miss();
+    const answer = result?.posterior?.lines;
+    if (miss === null || result === null || answer === undefined) return [];
+    const said = missText(miss);
+    if (said === '') return [];
+    const right = this.content.student()?.handedness === 'right';
+    const faults = (Object.keys(result.lines) as LineKey[]).flatMap((line): readonly ReadFault[] => {
+      const { meanDeg, probabilityIn = 1 } = answer[line];
+      const [low, high] = result.lines[line]?.toleranceDeg ?? [0, 0];
+      if (probabilityIn > 1 - OUT_FROM) return [];
+      const above = meanDeg > (low + high) / 2;
+      const word = signWords(line)[above ? 1 : 0];
+      return [
+        {
+          title: line === 'face' ? `The ${word} face` : `The ${word} ${line}`,
+          of: line === 'face' ? 'face' : 'body',
+          right: above === right,
+        },
+      ];
+    });
+    return [`The usual miss: ${said.charAt(0).toLowerCase()}${said.slice(1)}`, ...missAgainst(miss, faults)];
+  }
+
   private advisedOf(key: LineKey): Advised | null {
     const { document, result } = this.content.shown() ?? {};
     return document && result ? advisedMoveOf(document, result, key) : null;
@@ -162,6 +190,7 @@ export class FindingWords {
           .filter((d) => d.line === ((result && firstOf(result).line) ?? d.line) || d.real)
           .map((d) => `Since the baseline: ${differenceText(d)}`),
         ...itemSentences(items),
+        ...this.againstMiss(result),
         ...(this.content.answerFailed()
           ? ['This device cannot make the answer: only the tape’s own figures are shown.']
           : []),

@@ -93,6 +93,7 @@ export {
   findingOfRun,
   seenBalls,
   setUpOfRun,
+  usualCurveM,
   USUAL_GATE_M,
 } from './balls/finding-of-run.ts';
 export {

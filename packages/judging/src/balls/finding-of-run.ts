@@ -5,6 +5,7 @@ import {
   type Known,
   LEAST_BALLS,
   posteriorOfRun,
+  radiansFromDegrees,
   type RunFinding,
   type RunPosterior,
   seenByTaps,
@@ -83,6 +84,17 @@ export function findingOfRun(
     setUp,
     finding: setUp === null ? null : causeOfRun(posterior, setUp),
   };
+}
+
+/**
+ * How far balls of this face to this path curve at the target without the wind, m, right positive.
+ *
+ * @throws RefusedInput as `bendOfRun`
+ * @example usualCurveM({ clubGroup: 'driver', carryM: 200, windRightMs: 3, windAheadMs: 0, help: 'blind', place: 'range', balls: [] }, 0) // 0
+ */
+export function usualCurveM(run: Run, faceToPathDeg: number): number {
+  const still = bendOfRun({ ...run, windRightMs: 0, windAheadMs: 0 });
+  return Math.tan(radiansFromDegrees(still.curveDeg(faceToPathDeg))) * run.carryM;
 }
 
 /**

@@ -5,7 +5,7 @@ import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatOption, MatSelect } from '@angular/material/select';
 import { RefusedInput } from '@lotrecht/core';
 import { aimCard, type AimCard as Card, type AimSchool, asideMm } from '@lotrecht/judging';
-import { type AimGround, aimText, formatLength } from '@lotrecht/words';
+import { type AimGround, aimText, formatDistance, formatLength } from '@lotrecht/words';
 import { SettingsStore } from '../settings/settings.store.ts';
 import { NumberField } from '../ui/number-field.ts';
 import { aimOf } from '../words/aims.ts';
@@ -14,8 +14,10 @@ import { type Run } from './run-of-balls.ts';
 /** Toe to toe, mm, where nobody has measured it. */
 const USUAL_STANCE_MM = 450;
 const USUAL_CURVE_M = 5;
+/** Less is no curve that anyone aims off for, m. */
+const LEAST_CURVE_M = 2;
 
-type Shape = 'none' | 'fade' | 'draw';
+type Shape = 'none' | 'fade' | 'draw' | 'usual';
 
 const SCHOOLS: readonly (readonly [AimSchool, string])[] = [
   ['start-line', 'face and body on the start line'],
@@ -51,9 +53,12 @@ const TROUBLE: readonly (readonly [number, string])[] = [
       <mat-button-toggle value="none">straight</mat-button-toggle>
       <mat-button-toggle value="fade">fade</mat-button-toggle>
       <mat-button-toggle value="draw">draw</mat-button-toggle>
+      @if (usualCurveM() !== null) {
+        <mat-button-toggle value="usual">as in this run</mat-button-toggle>
+      }
     </mat-button-toggle-group>
     <div class="fields">
-      @if (shape() !== 'none') {
+      @if (shape() === 'fade' || shape() === 'draw') {
         <lo-number-field
           label="It curves"
           kind="m"
@@ -80,6 +85,27 @@ const TROUBLE: readonly (readonly [number, string])[] = [
         </mat-select>
       </mat-form-field>
     </div>
+    @if (usualText(); as u) {
+      <p class="doing">
+        {{ u }}
+        <button
+          matButton="outlined"
+          type="button"
+          [attr.aria-pressed]="run().missBy === 'aim-off'"
+          (click)="aimOff()"
+        >
+          Aim off for it
+        </button>
+        <button
+          matButton="outlined"
+          type="button"
+          [attr.aria-pressed]="run().missBy === 'cure'"
+          (click)="missBy.emit('cure')"
+        >
+          Cure it
+        </button>
+      </p>
+    }
     <div role="status">
       @for (sentence of sentences(); track sentence; let first = $first) {
         <p [class.first]="first">{{ sentence }}</p>
@@ -137,7 +163,11 @@ export class AimCard {
   readonly seen = input<AimGround['seen']>([]);
   /** What set-ups of the lesson are judged from now, degrees from the target, right positive. */
   readonly startLineDeg = input(0);
+  /** How far balls of this run usually curve at the target in still air, m, right positive; null: not known yet. */
+  readonly usualCurveM = input<number | null>(null);
   readonly judged = output<number>();
+  /** What is done about it: kept with the run. */
+  readonly missBy = output<NonNullable<Run['missBy']>>();
 
   private readonly settings = inject(SettingsStore);
   protected readonly schools = SCHOOLS;
@@ -150,11 +180,12 @@ export class AimCard {
   private readonly answer = computed((): Card | RefusedInput => {
     const { clubGroup: club, carryM, windRightMs: rightMs, windAheadMs: aheadMs } = this.run();
     const side = this.handedness() === 'right' ? 1 : -1;
-    const curve = { none: 0, fade: side, draw: -side }[this.shape()];
+    const shaped = side * this.curveM();
+    const curveM = { none: 0, fade: shaped, draw: -shaped, usual: this.usualCurveM() ?? 0 }[this.shape()];
     try {
       return aimCard({
         swing: { club, carryM, wind: { rightMs, aheadMs } },
-        curveM: curve * this.curveM(),
+        curveM,
         school: this.school(),
         awayDeg: this.awayDeg(),
       });
@@ -184,6 +215,19 @@ export class AimCard {
       `It carries ${Math.round(carryM)} m. From address it looks wrong: trust the start line.`,
     ];
   });
+
+  /** The curve of this run, where it is one. */
+  protected readonly usualText = computed(() => {
+    const curveM = this.usualCurveM();
+    if (curveM === null || Math.abs(curveM) < LEAST_CURVE_M) return null;
+    const far = formatDistance(Math.round(Math.abs(curveM)), this.settings.settings().distanceUnit);
+    return `Balls of this run curve ${far} ${curveM < 0 ? 'left' : 'right'}.`;
+  });
+
+  protected aimOff(): void {
+    this.shape.set('usual');
+    this.missBy.emit('aim-off');
+  }
 
   protected degreesText({ startDeg, faceDeg, bodyDeg }: Card): string {
     return `Start ${this.sided(startDeg)}, face ${this.sided(faceDeg)}, body ${this.sided(bodyDeg)}.`;

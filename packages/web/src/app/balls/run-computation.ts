@@ -1,7 +1,7 @@
 import { DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { type RunAnswer, type RunQuestion } from './run.worker.ts';
 
-const NOTHING: RunAnswer = { found: null, refused: null };
+const NOTHING: RunAnswer = { found: null, usualCurveM: null, refused: null };
 
 /** What a run says, computed beside the page: the newest question counts. */
 @Injectable()

@@ -1,5 +1,5 @@
 import { RefusedInput } from '@lotrecht/core';
-import { type FindingOfRun, findingOfRun } from '@lotrecht/judging';
+import { type FindingOfRun, findingOfRun, usualCurveM } from '@lotrecht/judging';
 import { type BallRunInput, type CheckView } from '@lotrecht/records';
 
 /** What is asked of the worker. */
@@ -11,6 +11,8 @@ export interface RunQuestion {
 /** What it says: the finding without its draws, or why a run cannot be. */
 export interface RunAnswer {
   readonly found: FindingOfRun | null;
+  /** How far such balls curve at the target without the wind, m, right positive; null before the third ball. */
+  readonly usualCurveM: number | null;
   /** A carry or a wind that cannot be: the field, and what it may be. */
   readonly refused: { readonly field: string; readonly least?: number; readonly most?: number } | null;
 }
@@ -25,6 +27,7 @@ worker.onmessage = ({ data: { run, check } }) => {
     const found = findingOfRun(run, check);
     worker.postMessage({
       found: found && { ...found, posterior: { ...found.posterior, draws: [] } },
+      usualCurveM: found && usualCurveM(run, found.posterior.face.meanDeg - found.posterior.path.meanDeg),
       refused: null,
     });
   } catch (error) {
@@ -32,6 +35,7 @@ worker.onmessage = ({ data: { run, check } }) => {
     const { field, detail } = error;
     worker.postMessage({
       found: null,
+      usualCurveM: null,
       refused: {
         field,
         ...(detail.least !== undefined && { least: detail.least }),

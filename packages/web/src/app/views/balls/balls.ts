@@ -10,7 +10,7 @@ import {
   untracked,
 } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { RouterLink } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { toldChecks, USUAL_GATE_M } from '@lotrecht/judging';
 import { type BallRunInput } from '@lotrecht/records';
 import { AcademyApi } from '../../api/academy-api.ts';
@@ -53,6 +53,7 @@ export class BallsPage {
   private readonly records = inject(RecordApi);
   private readonly work = inject(CurrentWorkStore);
   private readonly academy = inject(AcademyApi);
+  private readonly router = inject(Router);
   private readonly undo = inject(Undo);
 
   private readonly own = computed(
@@ -140,6 +141,10 @@ export class BallsPage {
     if (at === null) return;
     keepLessonGround(at.lesson.id, { ...groundOfNext(at.lesson, at.lastTimes), startLineDeg });
     this.startLineDeg.set(startLineDeg);
+  }
+
+  protected toWork(): void {
+    void this.router.navigate(['/lessons', this.lessonId(), 'begin', 'work']);
   }
 
   protected take(run: BallRun): void {

@@ -70,6 +70,8 @@ export class RunKeys {
   readonly startLineDeg = input(0);
   readonly kept = output<BallRun>();
   readonly startLine = output<number>();
+  /** The miss is to be cured: to the work. */
+  readonly cure = output();
 
   protected readonly record = stored(BALL_RUN);
   protected readonly run = signal<Run | null>(null);
@@ -118,6 +120,7 @@ export class RunKeys {
     const { marks, target } = this.seen();
     return marks.map(({ name, bearingDeg }) => ({ name, fromTargetDeg: bearingDeg - target.bearingDeg }));
   });
+  protected readonly usualCurveM = computed(() => this.computation.answer().usualCurveM);
   private readonly told = computed((): BallTold => ({
     unit: this.unit(),
     carryM: this.run()?.carryM ?? USUAL_DISTANCE_M,
@@ -211,6 +214,15 @@ export class RunKeys {
 
   protected undoByKey(event: Event): void {
     if (!typesText(event as KeyboardEvent)) this.undo();
+  }
+
+  /** Aimed off for, or cured by work on the set-up and the swing: kept with the run. */
+  protected choose(missBy: NonNullable<Run['missBy']>): void {
+    const run = this.run();
+    if (run === null) return;
+    this.run.set({ ...run, missBy });
+    this.keep();
+    if (missBy === 'cure') this.cure.emit();
   }
 
   protected strike(id: string, reason: Ball['struck']): void {

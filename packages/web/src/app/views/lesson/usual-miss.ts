@@ -100,6 +100,7 @@ type Miss = UsualMissInput['miss'];
       align-content: start;
       gap: 8px;
       min-height: 48px;
+      margin-bottom: 18px;
     }
     .row {
       display: flex;

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type BallRunInput } from '@lotrecht/records';
+import { type BallRunInput, type UsualMissInput } from '@lotrecht/records';
 import { type Dice, hitBall, type SimulatedSwing } from '@lotrecht/simulation';
 
 /** What the balls of a student’s last lesson come from. */
@@ -27,22 +27,44 @@ const MID_IRON: Omit<SimulatedSwing, 'faceDeg' | 'pathDeg'> = {
 };
 const BALLS = 8;
 
+/** Whose lesson it is, and the set-up that the balls followed. */
+interface DemoLessonOfBalls {
+  readonly studentId: string;
+  readonly lessonId: string;
+  readonly checkId: string;
+  readonly heldOn: string;
+  readonly handedness: 'right' | 'left';
+}
+
+/** What a right-hander says of such balls. */
+const SAID: Readonly<Record<DemoBalls, Pick<UsualMissInput['miss'], 'start' | 'bend'>>> = {
+  'as-set-up': { start: 'over', bend: 'none' },
+  face: { start: 'right', bend: 'right' },
+  path: { start: 'left', bend: 'right' },
+  'brought-back': { start: 'left', bend: 'right' },
+};
+const OTHER = { left: 'right', right: 'left', over: 'over', none: 'none' } as const;
+
+/** The usual miss as it was said when the lesson began. */
+export function usualMissOf(
+  kind: DemoBalls,
+  { studentId, lessonId, heldOn, handedness }: DemoLessonOfBalls,
+): UsualMissInput {
+  const { start = 'over', bend = 'none' } = SAID[kind];
+  const said = handedness === 'right' ? { start, bend } : { start: OTHER[start], bend: OTHER[bend] };
+  return {
+    revision: 0,
+    studentId,
+    lessonId,
+    saidOn: heldOn,
+    miss: { ...said, clubGroup: 'mid-iron', where: 'course' },
+  };
+}
+
 /** The run that a student hit after a set-up of their last lesson. */
 export function ballRunOf(
   kind: DemoBalls,
-  {
-    studentId,
-    lessonId,
-    checkId,
-    heldOn,
-    handedness,
-  }: {
-    readonly studentId: string;
-    readonly lessonId: string;
-    readonly checkId: string;
-    readonly heldOn: string;
-    readonly handedness: 'right' | 'left';
-  },
+  { studentId, lessonId, checkId, heldOn, handedness }: DemoLessonOfBalls,
   dice: Dice,
 ): BallRunInput {
   const side = handedness === 'right' ? 1 : -1;

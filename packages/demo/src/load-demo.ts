@@ -33,9 +33,10 @@ import {
   ballRuns,
   practiceDone,
   routines,
+  usualMisses,
   sql,
 } from '@lotrecht/server/filling';
-import { ballRunOf } from './ball-runs.ts';
+import { ballRunOf, usualMissOf } from './ball-runs.ts';
 import { type DemoCheck, heldAt, openLesson, plannedChecks, simulateCheck } from './simulate.ts';
 import { type DemoStudent, STUDENTS } from './students.ts';
 import { INSTRUCTORS, LANDMARKS, RAFTS } from './tarnside.ts';
@@ -183,6 +184,7 @@ async function loadStudent(
     const [checkId] = ids;
     if (isLast && student.balls !== undefined && checkId !== undefined) {
       const after = { studentId, lessonId, checkId, heldOn, handedness: student.handedness };
+      await usualMisses.insert(tx, actor, randomUUID(), usualMissOf(student.balls, after));
       await ballRuns.insert(tx, actor, randomUUID(), ballRunOf(student.balls, after, hitting));
     }
   }

@@ -201,4 +201,11 @@ test('the usual miss is asked when a lesson begins, and the finding says what go
   await new CheckPage(page).tapReadings(['571', '612', '450']);
   await expect(page.getByText('The usual miss: starts right, bends left, on the course.')).toBeVisible();
   await expect(page.getByText('The closed toes go with the usual miss.')).toBeVisible();
+  // Progress stands the miss beside the angles of its lesson.
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.getByRole('link', { name: 'Students', exact: true }).click();
+  await page.locator('#main').getByRole('link', { name: 'Osk Brannel', exact: true }).click();
+  await page.getByRole('link', { name: 'Progress' }).first().click();
+  const table = page.locator('lo-miss-and-angle');
+  await expect(table.getByRole('row').nth(1)).toContainText('Starts right, bends left, on the course.');
 });

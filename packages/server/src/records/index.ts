@@ -4,6 +4,7 @@ import { ROUTINE } from './kinds/routine.ts';
 import { PRACTICE_DONE } from './kinds/practice-done.ts';
 import { METHOD } from './kinds/method.ts';
 import { PLACE } from './kinds/place.ts';
+import { USUAL_MISS } from './kinds/usual-miss.ts';
 import { recordsOf } from './record-store.ts';
 
 /** Where balls are hit. */
@@ -14,6 +15,8 @@ export const routines = recordsOf(ROUTINE);
 export const practiceDone = recordsOf(PRACTICE_DONE);
 /** Balls in a row. */
 export const ballRuns = recordsOf(BALL_RUN);
+/** Where students' balls usually go. */
+export const usualMisses = recordsOf(USUAL_MISS);
 /** Students' own clubs. */
 export const clubs = recordsOf(CLUB);
 /** An academy's own methods. */

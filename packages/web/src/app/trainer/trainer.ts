@@ -155,7 +155,10 @@ export class Trainer {
   private emit(training: Training | null): void {
     this.changed.emit(training);
     // The key that was tapped may be gone: who goes by keyboard or ear stays where the step is told.
-    afterNextRender(() => this.stage()?.nativeElement.focus(), { injector: this.injector });
+    const stay = (): void => {
+      if (document.activeElement === document.body) this.stage()?.nativeElement.focus();
+    };
+    afterNextRender(stay, { injector: this.injector });
   }
 
   private chance() {

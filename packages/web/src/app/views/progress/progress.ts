@@ -41,6 +41,7 @@ import { LessonTable } from './lesson-table.ts';
 import { LinePicture } from './line-picture.ts';
 import { LevelsBeside } from './levels-beside.ts';
 import { overlaysOf } from './overlays.ts';
+import { MissAndAngle } from './miss-and-angle.ts';
 import { sentencesOf, tableOf } from './progress-rows.ts';
 import { pngOf, saveFile } from '../../ui/save-file.ts';
 
@@ -62,6 +63,7 @@ const FELT = 'felt';
     LevelsBeside,
     LinePicture,
     MatButton,
+    MissAndAngle,
     MatFormField,
     MatLabel,
     MatOption,
@@ -90,7 +92,7 @@ export class ProgressPage {
 
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly student = signal<StudentView | null>(null);
-  private readonly rows = signal<readonly MeasuredLineView[]>([]);
+  protected readonly rows = signal<readonly MeasuredLineView[]>([]);
   protected readonly soFar = signal<ProgressSoFar | null>(null);
   protected readonly loaded = signal(false);
   /** Other circumstances laid over the picture, by their words. */

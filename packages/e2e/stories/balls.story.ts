@@ -209,3 +209,20 @@ test('the usual miss is asked when a lesson begins, and the finding says what go
   const table = page.locator('lo-miss-and-angle');
   await expect(table.getByRole('row').nth(1)).toContainText('Starts right, bends left, on the course.');
 });
+
+test('on Station a shape and a wind say where the gate rod goes, before anyone comes', async ({ page }) => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.getByRole('link', { name: 'Station', exact: true }).click();
+  await page.getByRole('heading', { name: 'Aim for a shape, or for a wind' }).scrollIntoViewIfNeeded();
+  const plan = page.locator('lo-aim-plan');
+  const card = plan.locator('lo-aim-card').getByRole('status');
+  await expect(card).toContainText('Gate rod: on the target line.');
+  await plan.getByRole('radio', { name: 'draw', exact: true }).click();
+  await expect(card).toContainText(/Gate rod: \d+ mm right of the target line\./);
+  await plan.getByRole('radio', { name: 'left-handed' }).click();
+  await expect(card).toContainText(/Gate rod: \d+ mm left of the target line\./);
+  await plan.getByLabel('A straight shot carries').fill('290');
+  await plan.getByLabel('A straight shot carries').blur();
+  await expect(card).toContainText(/Carry: read 290 m\. With this club type \d+ to \d+ m\./);
+  expect(await axeViolations(page)).toEqual([]);
+});

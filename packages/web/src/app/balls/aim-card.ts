@@ -9,6 +9,7 @@ import { type AimGround, aimText, formatDistance, formatLength } from '@lotrecht
 import { SettingsStore } from '../settings/settings.store.ts';
 import { NumberField } from '../ui/number-field.ts';
 import { aimOf } from '../words/aims.ts';
+import { refusedText } from './refused-words.ts';
 import { type Run } from './run-of-balls.ts';
 
 /** Toe to toe, mm, where nobody has measured it. */
@@ -117,14 +118,16 @@ const TROUBLE: readonly (readonly [number, string])[] = [
         <p class="lo-soft">{{ degreesText(c) }}</p>
         <p class="lo-soft">Of the usual club and ball: ± 30 % of curve and drift.</p>
       </details>
-      <p class="doing">
-        <button matButton="outlined" type="button" (click)="judged.emit(rounded(c.startDeg))">
-          Judge set-ups from this start line
-        </button>
-        @if (startLineDeg() !== 0) {
-          <button matButton type="button" (click)="judged.emit(0)">Judge from the target again</button>
-        }
-      </p>
+      @if (canJudge()) {
+        <p class="doing">
+          <button matButton="outlined" type="button" (click)="judged.emit(rounded(c.startDeg))">
+            Judge set-ups from this start line
+          </button>
+          @if (startLineDeg() !== 0) {
+            <button matButton type="button" (click)="judged.emit(0)">Judge from the target again</button>
+          }
+        </p>
+      }
       @if (startLineDeg() !== 0) {
         <p role="note">The next set-ups are judged from {{ sided(startLineDeg()) }} of the target.</p>
       }
@@ -165,6 +168,8 @@ export class AimCard {
   readonly startLineDeg = input(0);
   /** How far balls of this run usually curve at the target in still air, m, right positive; null: not known yet. */
   readonly usualCurveM = input<number | null>(null);
+  /** There is a lesson whose set-ups may be judged from there. */
+  readonly canJudge = input(true);
   readonly judged = output<number>();
   /** What is done about it: kept with the run. */
   readonly missBy = output<NonNullable<Run['missBy']>>();
@@ -200,7 +205,10 @@ export class AimCard {
   });
   protected readonly sentences = computed((): readonly string[] => {
     const answer = this.answer();
-    if (answer instanceof RefusedInput) return [`${answer.detail.advice}`];
+    if (answer instanceof RefusedInput) {
+      const { field, detail } = answer;
+      return [refusedText({ field, least: detail.least, most: detail.most }, this.run().carryM)];
+    }
     const { startDeg, faceDeg, bodyDeg, carryM } = answer;
     const length = this.settings.settings().lengthUnit;
     const apart = this.school() === 'body-path' && this.shape() !== 'none';

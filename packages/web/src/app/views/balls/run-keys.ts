@@ -16,6 +16,7 @@ import { seenBalls } from '@lotrecht/judging';
 import { type BallRunInput, type CheckView, type PlaceMark } from '@lotrecht/records';
 import { ballText, type BallTold, runChangeText, runSentences } from '@lotrecht/words';
 import { type Ball, type BallAtHand, hit, type Run, struck, undone } from '../../balls/run-of-balls.ts';
+import { refusedText } from '../../balls/refused-words.ts';
 import { RunComputation } from '../../balls/run-computation.ts';
 import { saidWind, windText } from '../../balls/winds.ts';
 import { BALL_RUN, type BallRun } from '../../data/kinds/ball-run.ts';
@@ -28,7 +29,7 @@ import { RecordTrouble } from '../../ui/record-trouble.ts';
 import { CLUB_GROUPS } from '../../words/words.ts';
 import { AimCard } from '../../balls/aim-card.ts';
 import { GateKeys } from './gate-keys.ts';
-import { RunGround } from './run-ground.ts';
+import { RunGround } from '../../balls/run-ground.ts';
 
 const SIDES = ['left', 'over', 'right'] as const;
 const CONTACTS = ['clean', 'thin', 'heavy', 'heel', 'toe'] as const;
@@ -145,10 +146,7 @@ export class RunKeys {
   /** A carry or a wind that cannot be. */
   protected readonly refused = computed(() => {
     const { refused } = this.computation.answer();
-    if (refused === null) return null;
-    if (refused.field !== 'carryM') return 'Nobody plays in such a wind. Choose another one.';
-    const [least, most] = [Math.ceil(refused.least ?? 0), Math.floor(refused.most ?? 0)];
-    return `Carry: read ${this.run()?.carryM} m. With this club type ${least} to ${most} m.`;
+    return refused === null ? null : refusedText(refused, this.run()?.carryM ?? 0);
   });
   /** Beside the run before it, from three balls of either on. */
   protected readonly changes = computed(() => {

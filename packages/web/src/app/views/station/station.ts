@@ -23,6 +23,7 @@ import { usualPlace } from '../../settings/usual-place.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { lineUncertaintyText, TargetLineFields } from '../../ui/target-line-fields.ts';
 import { localDay } from '../../words/dates.ts';
+import { AimPlan } from './aim-plan.ts';
 import { AidCheck } from './aid-check.ts';
 import { MarkPlanner } from './mark-planner.ts';
 import { Sighting } from './sighting.ts';
@@ -63,6 +64,7 @@ const WORK_WORDS: Readonly<Record<StationWork, { readonly title: string; readonl
 @Component({
   selector: 'lo-station',
   imports: [
+    AimPlan,
     AidCheck,
     MarkPlanner,
     MatAccordion,
@@ -101,6 +103,10 @@ export class StationView {
   protected readonly places = signal<readonly PlaceView[]>([]);
   /** The place the line is made at, or empty: as usual. */
   protected readonly placeId = signal('');
+  /** What is seen from the place that the line is made at. */
+  protected readonly marks = computed(
+    () => this.places().find(({ id }) => id === this.placeId())?.marks ?? [],
+  );
   protected readonly kept = signal(false);
   protected readonly eye = computed(() => this.settings.settings().dominantEye);
   protected readonly choice = linkedSignal((): TargetLineChoice =>

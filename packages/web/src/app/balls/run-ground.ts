@@ -2,11 +2,11 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatOption, MatSelect } from '@angular/material/select';
 import { type PlaceMark } from '@lotrecht/records';
-import { CLOCK, saidWind, windOf, WINDS } from '../../balls/winds.ts';
-import { type Run, USUAL_CARRY_M } from '../../balls/run-of-balls.ts';
-import { type Club } from '../../data/kinds/club.ts';
-import { ClubAndTarget, type ClubOfCheck } from '../../ui/club-and-target.ts';
-import { NumberField } from '../../ui/number-field.ts';
+import { CLOCK, saidWind, windOf, WINDS } from './winds.ts';
+import { type Run, USUAL_CARRY_M } from './run-of-balls.ts';
+import { type Club } from '../data/kinds/club.ts';
+import { ClubAndTarget, type ClubOfCheck } from '../ui/club-and-target.ts';
+import { NumberField } from '../ui/number-field.ts';
 
 /** With which club, at what, past which gate and in which wind a run is hit. */
 @Component({
@@ -62,7 +62,7 @@ import { NumberField } from '../../ui/number-field.ts';
       }
     </div>
   `,
-  styleUrl: '../../ui/plain-fields.scss',
+  styleUrl: '../ui/plain-fields.scss',
   styles: `
     :host {
       display: grid;

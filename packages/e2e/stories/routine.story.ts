@@ -215,6 +215,12 @@ test('the instructor’s own device leads through the routine by a beat, and to 
   await page.waitForTimeout(3_500);
   await expect(page.locator('lo-trainer .foot .lo-soft')).toHaveText(place);
   await button(page, 'Go on').tap();
+  await expect(button(page, 'Go on')).toBeHidden();
+  // Nothing was walked to its end: nothing is kept. Then at one's own pace.
+  await button(page, 'Stop here').tap();
+  await page.getByRole('radio', { name: 'My own pace' }).tap();
+  await button(page, 'Begin').tap();
+  await page.locator('lo-trainer button.next').focus();
   const walkedIn = button(page, 'Walked in');
   // By the keyboard alone: the key stays under the finger from step to step.
   while (!(await walkedIn.isVisible())) {

@@ -26,8 +26,8 @@ const SMALL_DEG = 1;
 const ASIDE_DEG = 4;
 
 /**
- * Curve and drift of a swing, from eleven flights. Between them, and beyond, curve goes in straight pieces: within 0.2° of
- * full flights up to 6° of face to path and of start.
+ * Curve and drift of a swing, from eleven flights. Between them, and beyond, curve goes in straight pieces: within 0.2°
+ * of full flights for balls of a lesson (4° of face and path, a wind of 4 m/s), 0.3° beyond.
  *
  * @throws RefusedInput as `shotOf`
  * @example bendOf({ club: 'mid-iron', carryM: 140, wind: { rightMs: 0, aheadMs: 0 } }).driftDeg(0) // 0

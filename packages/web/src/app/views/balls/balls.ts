@@ -20,11 +20,11 @@ import { BALL_RUN, type BallRun } from '../../data/kinds/ball-run.ts';
 import { RecordApi } from '../../data/record-api.ts';
 import { AroundLesson, type LessonAtHand } from '../../lesson/around-lesson.ts';
 import { groundOfNext, keepLessonGround } from '../../lesson/lesson-ground.ts';
+import { workAtHand } from '../../lesson/work-at-hand.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Undo } from '../../ui/undo.ts';
 import { Why } from '../../ui/why.ts';
-import { lessonSteps } from '../../words/lesson-steps.ts';
 import { RunKeys } from './run-keys.ts';
 
 /** The balls of a lesson, run by run, beside the set-up that each followed. */
@@ -118,18 +118,10 @@ export class BallsPage {
     this.problem.set(null);
     this.around.of(lessonId).subscribe({
       next: (atHand) => {
-        const { student, lesson } = atHand;
         this.atHand.set(atHand);
-        this.work.show({
-          studentId: student.id,
-          studentName: student.name,
-          handedness: student.handedness,
-          lessonId,
-          heldOn: lesson.heldOn,
-          steps: lessonSteps(lesson),
-        });
+        this.work.show(workAtHand(atHand));
         this.work.showStep('balls');
-        this.loadRuns(student.id);
+        this.loadRuns(atHand.student.id);
       },
       error: (error: unknown) => this.problem.set(toProblem(error)),
     });

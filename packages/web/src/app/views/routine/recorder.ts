@@ -18,11 +18,11 @@ import { ROUTINE, type Routine } from '../../data/kinds/routine.ts';
 import { RecordApi } from '../../data/record-api.ts';
 import { AroundLesson, type LessonAtHand } from '../../lesson/around-lesson.ts';
 import { groundOfNext } from '../../lesson/lesson-ground.ts';
+import { workAtHand } from '../../lesson/work-at-hand.ts';
 import { DEFAULT_JUDGED, methodIdOf } from '../../methods/judged.ts';
 import { MethodStore } from '../../methods/method.store.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
-import { lessonSteps } from '../../words/lesson-steps.ts';
 import { WalkInKeys, type WalkInGround } from './walk-in-keys.ts';
 import { endedBy, walkInOf } from './walk-in.ts';
 import { togetherOf } from '../../lesson/told-walk-ins.ts';
@@ -105,18 +105,10 @@ export class RecorderPage {
     this.problem.set(null);
     this.around.of(lessonId).subscribe({
       next: (atHand) => {
-        const { student, lesson } = atHand;
         this.atHand.set(atHand);
-        this.work.show({
-          studentId: student.id,
-          studentName: student.name,
-          handedness: student.handedness,
-          lessonId,
-          heldOn: lesson.heldOn,
-          steps: lessonSteps(lesson),
-        });
+        this.work.show(workAtHand(atHand));
         this.work.showStep('blind');
-        this.loadKept(student.id);
+        this.loadKept(atHand.student.id);
       },
       error: (error: unknown) => this.problem.set(toProblem(error)),
     });

@@ -14,13 +14,13 @@ import { type TrainingGround } from '@lotrecht/records';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { AroundLesson, type LessonAtHand } from '../../lesson/around-lesson.ts';
 import { groundOfNext } from '../../lesson/lesson-ground.ts';
+import { workAtHand } from '../../lesson/work-at-hand.ts';
 import { methodIdOf } from '../../methods/judged.ts';
 import { MethodStore } from '../../methods/method.store.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { type Practised } from '../../trainer/trainer.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Why } from '../../ui/why.ts';
-import { lessonSteps } from '../../words/lesson-steps.ts';
 import { walkInsText } from '../../words/practice-words.ts';
 import { KeptTraining } from './kept-training.ts';
 
@@ -92,16 +92,8 @@ export class TrainPage {
     this.problem.set(null);
     this.around.of(lessonId).subscribe({
       next: (atHand) => {
-        const { student, lesson } = atHand;
         this.atHand.set(atHand);
-        this.work.show({
-          studentId: student.id,
-          studentName: student.name,
-          handedness: student.handedness,
-          lessonId,
-          heldOn: lesson.heldOn,
-          steps: lessonSteps(lesson),
-        });
+        this.work.show(workAtHand(atHand));
       },
       error: (error: unknown) => this.problem.set(toProblem(error)),
     });

@@ -14,10 +14,14 @@ self.addEventListener('message', (event) => {
       const cache = await caches.open(CACHE);
       const known = new Set((await cache.keys()).map((request) => request.url));
       const wanted = new Set(files.map((file) => new URL(file, self.location.origin).href));
-      // Files of an earlier build are let go.
-      await Promise.all([...known].filter((url) => !wanted.has(url)).map((url) => cache.delete(url)));
       await Promise.all([...wanted].filter((url) => !known.has(url)).map((url) => cache.add(url)));
-      await cache.put('/h', await fetch('/h'));
+      // The page itself last, and only a new one in place of the one that is kept: opened without a network again and
+      // again, it stays. Files of an earlier build are let go once it no longer names them.
+      const page = await fetch('/h');
+      if (!page.ok) return;
+      await cache.put('/h', page);
+      wanted.add(new URL('/h', self.location.origin).href);
+      await Promise.all([...known].filter((url) => !wanted.has(url)).map((url) => cache.delete(url)));
     })(),
   );
 });

@@ -42,6 +42,8 @@ export interface TypedRecord extends TypedKey {
   readonly more: unknown;
   /** It was asked to be kept: the outbox sends it where its page does not. */
   readonly asked: boolean;
+  /** What was on its way over that revision when this was typed: the server may have it, and it is our own. */
+  readonly sent?: unknown;
   readonly updatedAt: string;
 }
 

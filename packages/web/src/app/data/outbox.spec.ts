@@ -63,6 +63,32 @@ describe('the outbox', () => {
     expect([...drafts.kept.values()].map(({ id }) => id)).toEqual(['3', '4']);
   });
 
+  it('goes on top of what was on its way from here, and of nobody else’s', async () => {
+    const sent = { revision: 1, name: 'North rim', kind: 'range' };
+    const input = { ...sent, name: 'Far rim' };
+    const { drafts, outbox, http } = await withTyped([
+      typed('1', { sent, input }),
+      typed('2', { sent, input }),
+    ]);
+    const sending = outbox.send();
+    const conflict = { status: 409, code: 'conflict', kind: 'place', title: '' };
+    const answered = { status: 409, statusText: 'Conflict' };
+    await settled();
+    const current = { id: '1', revision: 2, name: 'North rim', kind: 'range', updatedAt: 'today' };
+    http.expectOne('/api/places/1').flush({ ...conflict, current }, answered);
+    const again = http.expectOne('/api/places/1');
+    expect([again.request.method, again.request.body]).toEqual(['PATCH', { revision: 2, name: 'Far rim' }]);
+    again.flush({ ...current, revision: 3, name: 'Far rim' });
+    await settled();
+    http
+      .expectOne('/api/places/2')
+      .flush({ ...conflict, current: { ...current, id: '2', name: 'South rim' } }, answered);
+    http.expectNone('/api/places/2');
+    await sending;
+    expect(outbox.answerOf({ kind: 'place', id: '1' })?.revision).toBe(3);
+    expect([...drafts.kept.values()].map(({ id, asked }) => [id, asked])).toEqual([['2', false]]);
+  });
+
   it('keeps everything while the network is away, and sends it once when asked twice', async () => {
     const { drafts, outbox, http } = await withTyped([typed('1'), typed('2')]);
     const sending = [outbox.send(), outbox.send()];

@@ -1,11 +1,13 @@
 import { HttpClient } from '@angular/common/http';
 import { effect, inject, Injectable, signal } from '@angular/core';
-import { firstValueFrom, type Observable } from 'rxjs';
-import { toProblem } from '../api/problem.ts';
+import { catchError, firstValueFrom, type Observable, tap, throwError } from 'rxjs';
+import { type ApiProblem, toProblem } from '../api/problem.ts';
 import { SessionStore } from '../session/session.store.ts';
-import { type CheckDraft, DraftStore, type TypedRecord } from './draft-store.ts';
+import { type CheckDraft, DraftStore, type TypedKey, type TypedRecord } from './draft-store.ts';
 import { fromDevice } from '../device/on-device.ts';
 import { isPassing } from './passing-trouble.ts';
+import { patchOf, saysTheSame } from './record-api.ts';
+import { type KeptRecord } from './record-kind.ts';
 
 /** One thing that was asked to be kept. */
 interface Asked {
@@ -28,6 +30,8 @@ export class Outbox {
   private readonly drafts = inject(DraftStore);
   private readonly session = inject(SessionStore);
   private sending: Promise<void> | null = null;
+  /** What the server answered to records sent from here, by kind and id. */
+  private readonly answers = new Map<string, KeptRecord>();
 
   constructor() {
     window.addEventListener('online', () => void this.send());
@@ -40,6 +44,11 @@ export class Outbox {
   send(): Promise<void> {
     this.sending ??= this.sendAll().finally(() => (this.sending = null));
     return this.sending;
+  }
+
+  /** The newest answer to a record that was sent from here: a page may have fetched it before. */
+  answerOf<View extends KeptRecord>({ kind, id }: Pick<TypedKey, 'kind' | 'id'>): View | undefined {
+    return this.answers.get(`${kind} ${id}`) as View | undefined;
   }
 
   private async sendAll(): Promise<void> {
@@ -58,9 +67,19 @@ export class Outbox {
 
   private record(typed: TypedRecord): Asked {
     const address = `/api/${typed.path}/${typed.id}`;
+    const sent =
+      typed.revision === 0
+        ? this.http.put<KeptRecord>(address, typed.patch)
+        : this.http.patch<KeptRecord>(address, typed.patch);
     return {
       send: () =>
-        typed.revision === 0 ? this.http.put(address, typed.patch) : this.http.patch(address, typed.patch),
+        sent.pipe(
+          catchError((error: unknown) => {
+            const patch = overOwn(typed, toProblem(error));
+            return patch === null ? throwError(() => error) : this.http.patch<KeptRecord>(address, patch);
+          }),
+          tap((kept) => this.answers.set(`${typed.kind} ${typed.id}`, kept)),
+        ),
       kept: () => this.drafts.dropTyped(typed, typed.updatedAt),
       refused: () => this.drafts.keepTyped({ ...typed, asked: false }),
     };
@@ -92,4 +111,14 @@ export class Outbox {
       return true;
     }
   }
+}
+
+/** What is left to send where the server has what was on its way before this was typed; null where it is another’s. */
+function overOwn({ kind, input, sent }: TypedRecord, problem: ApiProblem): object | null {
+  if (problem.code !== 'conflict' || problem.kind !== kind || sent === undefined) return null;
+  const theirs = problem.current as KeptRecord;
+  const own = { ...(sent as object), revision: theirs.revision };
+  const said = Object.fromEntries(Object.entries(theirs).filter(([name]) => name in own));
+  if (!saysTheSame(said, own)) return null;
+  return { ...patchOf(own, input as object), revision: theirs.revision };
 }

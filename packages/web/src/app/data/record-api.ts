@@ -42,6 +42,11 @@ export function patchOf(before: object, after: object): object {
   return (jsonMergePatch.generate(withoutNothing(before), withoutNothing(after)) as object | undefined) ?? {};
 }
 
+/** Whether two say the same: nothing of one would change the other. */
+export function saysTheSame(one: object, other: object): boolean {
+  return Object.keys(patchOf(one, other)).length === 0;
+}
+
 /** No kind stores null: what says nothing is left out, and a patch takes it away. */
 function withoutNothing(said: object): object {
   return Object.fromEntries(

@@ -17,7 +17,10 @@ const typedRim: PlaceInput = { revision: 1, name: 'North rim', kind: 'range', ma
 /** An open record with a server that is answered by hand, a device in memory, and a page that can be left. */
 function opened() {
   const drafts = new TypedDrafts();
-  const outbox = { send: vi.fn(async () => undefined) };
+  const outbox = {
+    send: vi.fn(async () => undefined),
+    answerOf: vi.fn((): PlaceView | undefined => undefined),
+  };
   TestBed.configureTestingModule({
     providers: [
       provideHttpClient(),
@@ -150,10 +153,48 @@ describe('a record that is kept', () => {
     expect(page.record.problem()?.code).toBe('no-connection');
     expect(draftOf(page)).toMatchObject({ asked: true });
     page.record.tryNow();
-    page.http.expectOne('/api/places/p');
+    const sent = page.http.expectOne('/api/places/p');
     page.leave();
+    await Promise.resolve();
+    // Not while the server may have it.
+    expect(page.outbox.send).not.toHaveBeenCalled();
+    sent.error(new ProgressEvent('error'));
     await vi.waitFor(() => expect(page.outbox.send).toHaveBeenCalledOnce());
     expect(draftOf(page)).toMatchObject({ asked: true });
+  });
+
+  it('is not cut off by a later one, which is made from what it left', async () => {
+    const page = opened();
+    await page.record.begin('p', rim);
+    page.record.save(typedRim).subscribe();
+    const first = page.http.expectOne('/api/places/p');
+    const kept: PlaceView[] = [];
+    page.record.save({ ...typedRim, name: 'Far rim' }).subscribe((saved) => kept.push(saved));
+    expect(first.cancelled).toBe(false);
+    page.http.expectNone('/api/places/p');
+    expect(draftOf(page)).toMatchObject({ asked: true, revision: 1, sent: typedRim });
+    first.flush({ ...rim, ...typedRim, revision: 2 });
+    await Promise.resolve();
+    expect(draftOf(page)).toMatchObject({ asked: true, patch: { revision: 2, name: 'Far rim' } });
+    const later = page.http.expectOne('/api/places/p');
+    expect(later.request.body).toEqual({ revision: 2, name: 'Far rim' });
+    later.flush({ ...rim, name: 'Far rim', revision: 3 });
+    expect([page.record.state(), kept.map(({ revision }) => revision)]).toEqual(['kept', [3]]);
+    await Promise.resolve();
+    expect(page.drafts.kept.size).toBe(0);
+  });
+
+  it('goes on top of an earlier one of its own, whose answer was lost', async () => {
+    const page = opened();
+    await page.record.begin('p', rim);
+    page.record.save(typedRim).subscribe();
+    page.http.expectOne('/api/places/p').error(new ProgressEvent('error'));
+    page.record.save({ ...typedRim, name: 'Far rim' }).subscribe();
+    const own = { ...rim, ...typedRim, revision: 2 };
+    const problem = { status: 409, code: 'conflict', kind: 'place', title: '', current: own };
+    page.http.expectOne('/api/places/p').flush(problem, { status: 409, statusText: 'Conflict' });
+    expect(page.record.conflict()).toBeNull();
+    expect(page.http.expectOne('/api/places/p').request.body).toEqual({ revision: 2, name: 'Far rim' });
   });
 
   it('that waits is given up for a later one', async () => {
@@ -183,14 +224,50 @@ describe('a record that is kept', () => {
 });
 
 describe('what was typed and not kept', () => {
-  it('comes back over the revision that it was typed over, and over no other', async () => {
+  it('comes back over the revision that it was typed over; beside what others have kept since', async () => {
     const page = opened();
     await page.record.begin('p', rim);
     page.record.typed(typedRim, 'mark');
     expect(await page.record.begin('p', rim)).toEqual({ input: typedRim, more: 'mark' });
     expect(page.record.state()).toBe('on-this-device');
-    expect(await page.record.begin('p', { ...rim, revision: 2 })).toBeNull();
+    expect(await page.record.begin('p', { ...rim, revision: 2, name: 'South rim' })).toBeNull();
+    expect(page.record.conflict()?.rows).toEqual([{ label: 'Name', mine: 'North rim', theirs: 'South rim' }]);
+    expect(page.record.takeTheirs()?.name).toBe('South rim');
+    await Promise.resolve();
+    expect(page.drafts.kept.size).toBe(0);
+  });
+
+  it('is let go where the server says the same', async () => {
+    const page = opened();
+    await page.record.begin('p', rim);
+    page.record.typed(typedRim);
+    expect(await page.record.begin('p', { ...rim, ...typedRim, revision: 2 })).toBeNull();
     expect(page.record.state()).toBe('as-stored');
+    await Promise.resolve();
+    expect(page.drafts.kept.size).toBe(0);
+  });
+
+  it('comes back over what was on its way when the page was loaded again', async () => {
+    const page = opened();
+    await page.record.begin('p', rim);
+    page.record.save(typedRim).subscribe();
+    page.record.save({ ...typedRim, name: 'Far rim' }).subscribe();
+    const again = TestBed.runInInjectionContext(() => stored(PLACE));
+    const own = { ...rim, ...typedRim, revision: 2 };
+    expect((await again.begin('p', own))?.input.name).toBe('Far rim');
+    await Promise.resolve();
+    expect(draftOf(page)).toMatchObject({
+      revision: 2,
+      asked: true,
+      patch: { revision: 2, name: 'Far rim' },
+    });
+  });
+
+  it('and was sent since its page fetched it is shown as the server has it', async () => {
+    const page = opened();
+    page.outbox.answerOf.mockReturnValue({ ...rim, ...typedRim, revision: 2 });
+    expect((await page.record.begin('p', rim))?.input.name).toBe('North rim');
+    expect([page.record.state(), page.record.stored()?.revision]).toEqual(['kept', 2]);
   });
 
   it('as a new one goes on under its own id', async () => {

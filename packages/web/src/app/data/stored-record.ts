@@ -1,11 +1,24 @@
 import { DestroyRef, inject, signal } from '@angular/core';
-import { catchError, defer, EMPTY, merge, type Observable, Subject, takeUntil, tap } from 'rxjs';
+import {
+  catchError,
+  defer,
+  EMPTY,
+  merge,
+  type Observable,
+  of,
+  ReplaySubject,
+  Subject,
+  switchMap,
+  take,
+  takeUntil,
+  tap,
+} from 'rxjs';
 import { type ApiProblem, toProblem } from '../api/problem.ts';
 import { SessionStore } from '../session/session.store.ts';
-import { DraftStore } from './draft-store.ts';
+import { DraftStore, type TypedRecord } from './draft-store.ts';
 import { fromDevice } from '../device/on-device.ts';
 import { Outbox } from './outbox.ts';
-import { patchOf, RecordApi } from './record-api.ts';
+import { patchOf, RecordApi, saysTheSame } from './record-api.ts';
 import { type KeptRecord, type RecordKind, type Revised } from './record-kind.ts';
 import { throughTrouble } from './through-trouble.ts';
 
@@ -32,6 +45,19 @@ export interface TypedEarlier<Input> {
   readonly more: unknown;
 }
 
+/** What stands in the fields. */
+interface Latest<Input> extends TypedEarlier<Input> {
+  /** It was asked to be kept. */
+  readonly asked: boolean;
+}
+
+/** A save that was sent and is not answered. */
+interface OnItsWay<Input> {
+  readonly input: Input;
+  /** Emits once, with whatever came of it. */
+  readonly ended: Observable<unknown>;
+}
+
 /** A record while a page has it open: what the server has, what is typed over it, and where that is kept. */
 export class StoredRecord<Input extends Revised, View extends KeptRecord> {
   /** As the server has it; null for a new one, and while it is fetched. */
@@ -50,20 +76,25 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
   private called = '';
   private studentId: string | undefined;
   private mine: Input | null = null;
-  /** What stands in the fields, with what the page keeps beside it. */
-  private latest: TypedEarlier<Input> | null = null;
+  private latest: Latest<Input> | null = null;
+  /** One save at a time: the next is made from what the one before it left, and none is cut off. */
+  private onItsWay: OnItsWay<Input> | null = null;
+  /** Asked to be kept by this device, the answer lost: what the server has of them is nobody else’s. */
+  private unanswered: readonly Input[] = [];
   private typedAt = '';
   /** Until the device has what was asked to be kept. */
   private keeping: Promise<unknown> = Promise.resolve();
+  private readonly outbox = inject(Outbox);
 
   constructor(private readonly kind: RecordKind<Input, View>) {
     // A page that is left gives up waiting; what was asked to be kept goes out from the device.
-    const outbox = inject(Outbox);
     inject(DestroyRef).onDestroy(() => {
       const asked = this.state() === 'saving' || this.state() === 'waiting';
+      const { onItsWay } = this;
       this.left.next();
-      // Not before the device has it: the outbox would find nothing to send.
-      if (asked) void this.keeping.then(() => outbox.send());
+      if (!asked) return;
+      // Not before the device has it, and what was sent is answered: the outbox would send it once more.
+      void this.keeping.then(() => (onItsWay?.ended ?? of(null)).subscribe(() => void this.outbox.send()));
     });
   }
 
@@ -72,19 +103,22 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
     return this.called;
   }
 
-  /** Begins with what the server has, or with nothing. @returns what was typed here over it and not kept */
+  /**
+   * Begins with what the server has, or with nothing. What was typed over something that others have changed since
+   * stands beside theirs, to be chosen.
+   *
+   * @returns what was typed here over it and not kept, or kept since it was fetched
+   */
   async begin(id: string, view: View | null, studentId?: string): Promise<TypedEarlier<Input> | null> {
     this.called = id;
     this.studentId = studentId;
     this.stored.set(view);
     this.conflict.set(null);
     this.latest = null;
+    this.unanswered = [];
     this.state.set('as-stored');
     const draft = await fromDevice(this.drafts.findTyped(this.key()), undefined);
-    if (draft === undefined || draft.revision !== (view?.revision ?? 0)) return null;
-    this.typedAt = draft.updatedAt;
-    this.state.set('on-this-device');
-    return { input: draft.input as Input, more: draft.more };
+    return draft === undefined ? this.sentSince(view) : this.goOn(draft, view);
   }
 
   /**
@@ -110,9 +144,9 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
 
   /** Something was typed: kept on the device at once. @param more what the page needs beside it */
   typed(input: Input, more: unknown = null): void {
-    this.latest = { input, more };
+    this.latest = { input, more, asked: false };
     this.state.set('on-this-device');
-    void this.keepTyped(input, more, false);
+    void this.keepLatest();
   }
 
   /**
@@ -125,31 +159,22 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
     this.superseded.next();
     this.problem.set(null);
     this.mine = input;
-    const sent = { input, more: null };
-    this.latest = sent;
+    this.latest = { input, more: null, asked: true };
+    return this.through(input).pipe(takeUntil(merge(this.left, this.superseded)));
+  }
+
+  private through(input: Input): Observable<View> {
     return defer(() => {
-      this.keeping = this.keepTyped(input, null, true);
-      return throughTrouble(
-        () => {
-          this.state.set('saving');
-          return this.api.save(this.kind, this.id, input, this.stored());
+      this.keeping = this.keepLatest();
+      return throughTrouble(() => this.send(input), {
+        waiting: (_seconds, problem) => {
+          this.unanswered = [...this.unanswered.filter((other) => other !== input), input];
+          this.state.set('waiting');
+          this.problem.set(problem);
         },
-        {
-          waiting: (_seconds, problem) => {
-            this.state.set('waiting');
-            this.problem.set(problem);
-          },
-          askedToTry: this.askedToTry,
-        },
-      );
-    }).pipe(
-      tap((saved) => {
-        if (this.latest === sent) this.kept(saved);
-        else this.keptBefore(saved);
-      }),
-      catchError((error: unknown) => this.meet(error, input)),
-      takeUntil(merge(this.left, this.superseded)),
-    );
+        askedToTry: this.askedToTry,
+      });
+    }).pipe(catchError((error: unknown) => this.meet(error, input)));
   }
 
   tryNow(): void {
@@ -180,6 +205,82 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
     void fromDevice(this.drafts.dropTyped(this.key()), undefined);
   }
 
+  /** What the outbox has sent since the page fetched it. */
+  private sentSince(view: View | null): TypedEarlier<Input> | null {
+    const sent = this.outbox.answerOf<View>(this.key());
+    if (sent === undefined || sent.revision <= (view?.revision ?? 0)) return null;
+    this.stored.set(sent);
+    this.state.set('kept');
+    return { input: this.kind.toInput(sent), more: null };
+  }
+
+  private goOn(draft: TypedRecord, view: View | null): TypedEarlier<Input> | null {
+    const typed = { input: draft.input as Input, more: draft.more, asked: draft.asked };
+    const sent = draft.sent as Input | undefined;
+    const isOurs = view !== null && sent !== undefined && this.isSaid(view, sent);
+    if (draft.revision === (view?.revision ?? 0) || isOurs) {
+      this.typedAt = draft.updatedAt;
+      this.unanswered = [...(draft.asked ? [typed.input] : []), ...(sent === undefined ? [] : [sent])];
+      this.state.set('on-this-device');
+      if (isOurs) {
+        this.latest = typed;
+        void this.keepLatest();
+      }
+      return { input: typed.input, more: typed.more };
+    }
+    if (view === null) return null;
+    if (this.isSaid(view, typed.input)) this.forget();
+    else this.showConflict(typed.input, view);
+    return null;
+  }
+
+  /** Sends it once nothing else of this record is on its way. */
+  private send(input: Input): Observable<View> {
+    return defer(() => {
+      if (this.onItsWay !== null) return this.onItsWay.ended.pipe(switchMap(() => this.send(input)));
+      this.state.set('saving');
+      // Not cut off by a later save or by leaving: the server may have it already.
+      const answer = new ReplaySubject<View>(1);
+      const ended = answer.pipe(
+        take(1),
+        catchError(() => of(null)),
+      );
+      this.onItsWay = { input, ended };
+      const { called } = this;
+      this.api
+        .save(this.kind, called, input, this.stored())
+        .pipe(
+          tap({
+            next: (saved) => {
+              this.onItsWay = null;
+              this.accept(saved, input, called);
+            },
+            error: () => (this.onItsWay = null),
+          }),
+        )
+        .subscribe(answer);
+      return answer;
+    });
+  }
+
+  private accept(saved: View, input: Input, called: string): void {
+    if (called !== this.called) {
+      // The page has gone on to another one meanwhile.
+      void fromDevice(this.drafts.dropTyped({ ...this.key(), id: called }), undefined);
+      return;
+    }
+    this.unanswered = [];
+    if (this.latest === null || this.latest.input === input) {
+      this.kept(saved);
+      return;
+    }
+    // The fields have moved on while it was on its way: they stay, over what is stored now.
+    this.stored.set(saved);
+    this.problem.set(null);
+    if (!this.latest.asked) this.state.set('on-this-device');
+    this.keeping = this.keepLatest();
+  }
+
   private kept(saved: View): void {
     this.stored.set(saved);
     this.problem.set(null);
@@ -187,39 +288,48 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
     void fromDevice(this.drafts.dropTyped(this.key(), this.typedAt), undefined);
   }
 
-  /** The fields have moved on while it was on its way: they stay, over what is stored now. */
-  private keptBefore(saved: View): void {
-    this.stored.set(saved);
-    this.problem.set(null);
-    if (this.latest !== null) this.typed(this.latest.input, this.latest.more);
+  private isSaid(view: View, input: Input): boolean {
+    return saysTheSame(this.kind.toInput(view), { ...input, revision: view.revision });
+  }
+
+  private showConflict(mine: Input, theirs: View): void {
+    this.mine = mine;
+    this.conflict.set({ rows: conflictRows(this.kind, mine, theirs), theirs });
+    this.state.set('conflict');
   }
 
   private meet(error: unknown, input: Input): Observable<View> {
     const problem = toProblem(error);
     if (problem.code === 'conflict' && problem.kind === this.kind.name) {
       const theirs = problem.current as View;
-      const rows = conflictRows(this.kind, input, theirs);
       // What both say stands already: our own save, whose answer was lost.
-      if (
-        Object.keys(patchOf(this.kind.toInput(theirs), { ...input, revision: theirs.revision })).length === 0
-      ) {
+      if (this.isSaid(theirs, input)) {
         this.kept(theirs);
-        return EMPTY;
+        return of(theirs);
       }
-      this.conflict.set({ rows, theirs });
-      this.state.set('conflict');
+      if (this.unanswered.some((ours) => this.isSaid(theirs, ours))) {
+        this.unanswered = [];
+        this.stored.set(theirs);
+        return this.through(input);
+      }
+      this.showConflict(input, theirs);
       return EMPTY;
     }
-    void this.keepTyped(input, null, false);
+    if (this.latest?.input === input) {
+      this.latest = { ...this.latest, asked: false };
+      void this.keepLatest();
+    }
     this.problem.set(problem);
     this.state.set('on-this-device');
     return EMPTY;
   }
 
-  private async keepTyped(input: Input, more: unknown, asked: boolean): Promise<void> {
-    if (this.kind.namesPeople === true) return;
+  /** What stands in the fields, on the device. */
+  private async keepLatest(): Promise<void> {
+    if (this.kind.namesPeople === true || this.latest === null) return;
     this.typedAt = new Date().toISOString();
-    const { studentId, typedAt: updatedAt } = this;
+    const { studentId, typedAt: updatedAt, onItsWay } = this;
+    const { input, more, asked } = this.latest;
     await fromDevice(
       this.drafts.keepTyped({
         ...this.key(),
@@ -230,6 +340,7 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
         patch: this.patch(input),
         more,
         asked,
+        ...(onItsWay !== null && onItsWay.input !== input && { sent: onItsWay.input }),
         updatedAt,
       }),
       undefined,

@@ -140,9 +140,12 @@ export class RunKeys {
     const { found } = this.computation.answer();
     return found === null ? null : runSentences(found, this.handedness(), this.told());
   });
-  protected readonly counting = computed(
-    () => (this.run()?.balls ?? []).filter((ball) => ball.struck === undefined).length,
-  );
+  protected readonly untilSaid = computed(() => {
+    const counting = (this.run()?.balls ?? []).filter((ball) => ball.struck === undefined).length;
+    if (counting === 0) return 'Three balls say something together.';
+    if (counting < 3) return `${counting} of 3 balls that say something together.`;
+    return 'Working out what they say …';
+  });
   /** A carry or a wind that cannot be. */
   protected readonly refused = computed(() => {
     const { refused } = this.computation.answer();

@@ -85,6 +85,24 @@ test('a run of eight against the set-up says aim first; undone, struck out, relo
   }
   await expect(said(page)).toContainText(/Balls start .* farther right than in the run before: real\./);
   await expect(said(page)).toContainText(/Balls come down .* farther right than in the run before: real\./);
+
+  // What need not be told: contact, carry, and where the club on the toes points after the shot.
+  await button(page, 'Contact, carry, club on the toes').tap();
+  await page.getByRole('radio', { name: 'thin', exact: true }).tap();
+  await page.getByLabel('Ball 6 carried').fill('96');
+  await page.getByLabel('Ball 6 carried').blur();
+  await button(page, '3 balls right of the rod').tap();
+  await new CheckPage(page).tapStrip('Where it came down', 6);
+  await expect(balls(page).first()).toContainText('carried 96 m, thin');
+  await new CheckPage(page).tapStrip('Where the club on the toes points', 5);
+  await expect(said(page)).toContainText(
+    /The club on the toes pointed \d+ m right after the shot: as they were read\./,
+  );
+  expect(await axeViolations(page)).toEqual([]);
+  await page.reload();
+  await expect(said(page)).toContainText('The club on the toes pointed');
+  await button(page, 'New run').tap();
+  await expect(page.getByRole('radio', { name: 'thin', exact: true })).toBeVisible();
 });
 
 test('a carry that nobody has with the club is refused by what it has; a wind goes into what the balls say', async ({

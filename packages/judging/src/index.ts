@@ -96,6 +96,7 @@ export {
   usualCurveM,
   USUAL_GATE_M,
 } from './balls/finding-of-run.ts';
+export { type ToesAfter, toesAfterShot } from './balls/toes-after.ts';
 export {
   AIM_SCHOOLS,
   aimCard,

@@ -6,6 +6,8 @@ import { type DistanceUnit, formatDistance } from './typed-length.ts';
 export interface TappedBallSaid {
   readonly start: { readonly widths?: number | undefined; readonly side?: Side | undefined };
   readonly finish: { readonly bearingDeg?: number | undefined; readonly side?: Side | undefined };
+  readonly carryM?: number | undefined;
+  readonly contact?: 'thin' | 'heavy' | 'heel' | 'toe' | 'clean' | undefined;
   readonly struck?: 'topped' | 'interrupted' | undefined;
 }
 
@@ -21,8 +23,13 @@ export interface BallTold {
  *
  * @example ballText({ start: { widths: -2 }, finish: { side: 'over' } }) // 'started 2 balls left, finished on it'
  */
-export function ballText({ start, finish, struck }: TappedBallSaid, told?: BallTold): string {
-  const ball = `started ${startText(start)}, finished ${finishText(finish, told)}`;
+export function ballText(
+  { start, finish, carryM, contact, struck }: TappedBallSaid,
+  told?: BallTold,
+): string {
+  const itsOwn = told && { ...told, carryM: carryM ?? told.carryM };
+  const carried = carryM === undefined ? '' : `, carried ${formatDistance(carryM, told?.unit ?? 'm')}`;
+  const ball = `started ${startText(start)}, finished ${finishText(finish, itsOwn)}${carried}${contact ? `, ${contact}` : ''}`;
   return struck === undefined ? ball : `${ball} (${struck})`;
 }
 
@@ -171,6 +178,25 @@ function figureText({ meanDeg, lowDeg, highDeg }: Figure): string {
 function sidedDegrees(deg: number): string {
   const shown = Math.abs(deg).toFixed(1);
   return shown === '0.0' ? '0°' : `${shown}° ${deg < 0 ? 'left' : 'right'}`;
+}
+
+/**
+ * The club laid on the toes after a shot, beside the toes of the set-up.
+ *
+ * @param toesAfterDeg where it pointed, degrees from the target line, right positive
+ * @param after null where the toes were not read
+ * @example toesAfterText(-4, { fromReadDeg: -3.5, differs: false }) // 'The club on the toes pointed 4.0° left after the shot: as they were read.'
+ */
+export function toesAfterText(
+  toesAfterDeg: number,
+  after: { readonly fromReadDeg: number; readonly differs: boolean } | null,
+  told?: BallTold,
+): string {
+  const pointed = `The club on the toes pointed ${asideText(toesAfterDeg, told)} after the shot`;
+  if (after === null) return `${pointed}.`;
+  if (!after.differs) return `${pointed}: as they were read.`;
+  const farther = `${widthText(after.fromReadDeg, told)} farther ${after.fromReadDeg < 0 ? 'left' : 'right'}`;
+  return `${pointed}: ${farther} than read. Read the set-up again.`;
 }
 
 /**

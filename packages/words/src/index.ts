@@ -29,6 +29,7 @@ export {
   runSentences,
   shapeText,
   type TappedBallSaid,
+  toesAfterText,
   widthText,
 } from './ball-words.ts';
 export { missAgainst, type MissSaid, missText, type ReadFault } from './miss-words.ts';

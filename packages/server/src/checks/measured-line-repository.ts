@@ -46,7 +46,7 @@ export async function replaceMeasuredLines(
     ]) => sql`(${actor.academyId}, ${checkId}, ${line}, ${studentId}, ${document.club?.group ?? null},
       ${bindCircumstances(circumstances)}, ${found.handedAzimuthDeg}, ${found.measurementUncertaintyDeg},
       ${result.targetLineUncertaintyDeg}, ${found.conformanceProbability ?? null}, ${found.verdict ?? null},
-      ${found.toleranceDeg?.[0] ?? null}, ${found.toleranceDeg?.[1] ?? null}, ${record?.feltDeg ?? null},
+      ${found.toleranceDeg?.[0] ?? null}, ${found.toleranceDeg?.[1] ?? null}, ${feltFromStart(record, document)},
       ${isDoubted(record, line)})`,
   );
   const [first, ...others] = rows;
@@ -66,6 +66,11 @@ export async function replaceMeasuredLines(
       conformance_probability = VALUES(conformance_probability), verdict = VALUES(verdict),
       tolerance_low_deg = VALUES(tolerance_low_deg), tolerance_high_deg = VALUES(tolerance_high_deg),
       felt_deg = VALUES(felt_deg), doubted = VALUES(doubted)`);
+}
+
+/** Where the student felt aimed, from what the lines are told from: the target, or the start line of the set-up. */
+function feltFromStart(record: CheckRecord | null, { startLineDeg = 0 }: CheckDocument): number | null {
+  return record?.feltDeg === undefined ? null : record.feltDeg - startLineDeg;
 }
 
 /** A line that was asked about, and kept as it was typed. */

@@ -12,6 +12,7 @@ import { sql } from '../database/sql.ts';
 import { actorOf } from '../access/actor.ts';
 import { saveWorkedCheck, workedCheck } from '../test/documents.ts';
 import { startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
+import { rebuildMeasuredLines } from './rebuild-measured-lines.ts';
 import { selectCountedChecks, selectLines } from './measured-line-repository.ts';
 
 const worked = JSON.parse(
@@ -79,6 +80,27 @@ describe('the lines of a student', () => {
       solveDocument(workedCheck('right', 590)).lines.toes?.handedAzimuthDeg ?? Number.NaN,
       12,
     );
+  });
+
+  it('say where the student felt aimed from what they are told from: a start line, also when rows are written anew', async () => {
+    const before = ids;
+    ids = await saveWorkedCheck(client);
+    const body = {
+      revision: 1,
+      lessonId: ids.lessonId,
+      document: { ...workedCheck(), startLineDeg: -3 },
+      circumstances: COLD,
+      record: { revealed: true, feltDeg: -2 },
+    };
+    expect((await client.put(`/api/checks/${ids.checkId}`, body)).status).toBe(200);
+    const felt = async (): Promise<number | null | undefined> => (await linesOf('toes'))[0]?.feltDeg;
+    expect(await felt()).toBe(1);
+    const [own] = await app.db.many<{ academyId: string }>(
+      sql`SELECT academy_id AS academyId FROM setup_check WHERE id = ${ids.checkId}`,
+    );
+    await app.db.inTransaction((tx) => rebuildMeasuredLines(tx, own?.academyId ?? '', [ids.checkId]));
+    expect(await felt()).toBe(1);
+    ids = before;
   });
 
   it('of a blind series wait until it is revealed, or the student’s next lesson has come', async () => {

@@ -29,7 +29,7 @@ export async function rebuildMeasuredLines(
            JSON_VALUE(v.result, CONCAT('$.lines.', n.line, '.verdict')),
            JSON_VALUE(v.result, CONCAT('$.lines.', n.line, '.toleranceDeg[0]')),
            JSON_VALUE(v.result, CONCAT('$.lines.', n.line, '.toleranceDeg[1]')),
-           JSON_VALUE(v.record, '$.feltDeg'),
+           JSON_VALUE(v.record, '$.feltDeg') - COALESCE(JSON_VALUE(v.document, '$.startLineDeg'), 0),
            COALESCE(JSON_CONTAINS(JSON_EXTRACT(v.record, '$.keptDoubtful'), JSON_QUOTE(n.line)), 0)
     FROM setup_check c
     JOIN check_version v ON v.academy_id = c.academy_id AND v.check_id = c.id AND v.revision = c.revision

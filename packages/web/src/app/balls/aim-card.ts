@@ -139,6 +139,9 @@ const TROUBLE: readonly (readonly [number, string])[] = [
       display: grid;
       gap: 12px;
     }
+    mat-button-toggle-group {
+      justify-self: start;
+    }
     p {
       margin: 0;
     }

@@ -5,9 +5,10 @@ export type Ball = Run['balls'][number];
 
 /** What has been tapped of the ball at hand. */
 export interface BallAtHand {
-  readonly felt?: Ball['felt'];
+  readonly felt?: NonNullable<Ball['felt']>;
   readonly start?: Ball['start'];
-  readonly contact?: Ball['contact'];
+  readonly contact?: NonNullable<Ball['contact']>;
+  readonly carryM?: number;
 }
 
 /** A straight shot of a player of middling speed carries so far, m. */
@@ -22,8 +23,8 @@ export const USUAL_CARRY_M: Readonly<Record<ClubGroup, number>> = {
 
 /** One ball more, complete with where it came down. */
 export function hit(run: Run, id: string, atHand: BallAtHand & Pick<Ball, 'start' | 'finish'>): Run {
-  const { felt, start, finish, contact } = atHand;
-  const ball: Ball = { id, start, finish, ...(felt && { felt }), ...(contact && { contact }) };
+  const { start, finish } = atHand;
+  const ball: Ball = { id, ...known(atHand), start, finish };
   return { ...run, balls: [...run.balls, ball] };
 }
 
@@ -33,8 +34,18 @@ export function undone(run: Run): { readonly run: Run; readonly atHand: BallAtHa
   return { run: { ...run, balls: run.balls.slice(0, -1) }, atHand: last === undefined ? {} : atHandOf(last) };
 }
 
-function atHandOf({ felt, start, contact }: Ball): BallAtHand {
-  return { start, ...(felt && { felt }), ...(contact && { contact }) };
+function atHandOf(ball: Ball): BallAtHand {
+  return { ...known(ball), start: ball.start };
+}
+
+/** What may be known of a ball, and what need not. */
+function known({ felt, contact, carryM }: Omit<BallAtHand, 'start'>): Omit<BallAtHand, 'start'> {
+  return { ...(felt && { felt }), ...(contact && { contact }), ...(carryM && { carryM }) };
+}
+
+/** Whether somebody tells of its balls what need not be told: the next run asks for it too. */
+export function tellsMore({ balls, toesAfterDeg }: Run): boolean {
+  return toesAfterDeg !== undefined || balls.some(({ contact, carryM }) => contact ?? carryM);
 }
 
 /** A ball that counts for nothing, with the reason; undefined: it counts again. */

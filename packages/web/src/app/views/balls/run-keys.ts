@@ -12,10 +12,18 @@ import {
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
 import { runDifferences } from '@lotrecht/core';
-import { seenBalls } from '@lotrecht/judging';
+import { seenBalls, toesAfterShot } from '@lotrecht/judging';
 import { type BallRunInput, type CheckView, type PlaceMark } from '@lotrecht/records';
-import { ballText, type BallTold, runChangeText, runSentences } from '@lotrecht/words';
-import { type Ball, type BallAtHand, hit, type Run, struck, undone } from '../../balls/run-of-balls.ts';
+import { ballText, type BallTold, runChangeText, runSentences, toesAfterText } from '@lotrecht/words';
+import {
+  type Ball,
+  type BallAtHand,
+  hit,
+  type Run,
+  struck,
+  tellsMore,
+  undone,
+} from '../../balls/run-of-balls.ts';
 import { refusedText } from '../../balls/refused-words.ts';
 import { RunComputation } from '../../balls/run-computation.ts';
 import { saidWind, windText } from '../../balls/winds.ts';
@@ -25,6 +33,7 @@ import { stored } from '../../data/stored-record.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { typesText } from '../../ui/keys.ts';
 import { LandmarkStrip } from '../../ui/landmark-strip.ts';
+import { NumberField } from '../../ui/number-field.ts';
 import { RecordTrouble } from '../../ui/record-trouble.ts';
 import { CLUB_GROUPS } from '../../words/words.ts';
 import { AimCard } from '../../balls/aim-card.ts';
@@ -34,6 +43,8 @@ import { RunGround } from '../../balls/run-ground.ts';
 const SIDES = ['left', 'over', 'right'] as const;
 const CONTACTS = ['clean', 'thin', 'heavy', 'heel', 'toe'] as const;
 const USUAL_DISTANCE_M = 150;
+/** No feet are turned farther. */
+const MOST_TOES_DEG = 40;
 
 /** A run of balls: three taps a ball, and what the run says so far. */
 @Component({
@@ -45,6 +56,7 @@ const USUAL_DISTANCE_M = 150;
     MatButton,
     MatButtonToggle,
     MatButtonToggleGroup,
+    NumberField,
     RecordTrouble,
     RunGround,
   ],
@@ -78,8 +90,7 @@ export class RunKeys {
   protected readonly run = signal<Run | null>(null);
   protected readonly atHand = signal<BallAtHand>({});
   protected readonly groundOpen = signal(false);
-  protected readonly contactToo = signal(false);
-  protected readonly pointed = signal<number | null>(null);
+  protected readonly moreOpen = signal(false);
   protected readonly computation = inject(RunComputation);
   /** When its first ball was hit, UTC. */
   private startedAt = '';
@@ -151,6 +162,16 @@ export class RunKeys {
     const { refused } = this.computation.answer();
     return refused === null ? null : refusedText(refused, this.run()?.carryM ?? 0);
   });
+  /** Where the club on the toes pointed, from the marks’ zero as the strip has it. */
+  protected readonly toesPointed = computed(() => {
+    const deg = this.run()?.toesAfterDeg;
+    return deg === undefined ? null : deg + this.seen().target.bearingDeg;
+  });
+  protected readonly toesSaid = computed(() => {
+    const run = this.run();
+    if (run?.toesAfterDeg === undefined) return null;
+    return toesAfterText(run.toesAfterDeg, toesAfterShot(run, this.check()), this.told());
+  });
   /** Beside the run before it, from three balls of either on. */
   protected readonly changes = computed(() => {
     const run = this.run();
@@ -185,12 +206,12 @@ export class RunKeys {
     this.atHand.update((atHand) => ({ ...atHand, ...part }));
   }
 
-  /** Let go on the strip, or Enter there: the ball has come down. */
-  protected landAtPointed(): void {
-    const pointed = this.pointed();
-    if (pointed === null) return;
-    const bearingDeg = Math.round((pointed - this.seen().target.bearingDeg) * 10) / 10;
-    this.land({ bearingDeg });
+  /** Let go on the strip, or Enter there: the ball has come down, and the strip is as new for the next one. */
+  protected landAtPointed({ pointed }: LandmarkStrip): void {
+    const at = pointed();
+    if (at === null || this.atHand().start === undefined) return;
+    this.land({ bearingDeg: Math.round((at - this.seen().target.bearingDeg) * 10) / 10 });
+    pointed.set(null);
   }
 
   /** The last tap of a ball: the next one begins. Where it started has to be told before. */
@@ -200,7 +221,23 @@ export class RunKeys {
     if (run.balls.length === 0 && this.record.stored() === null) this.startedAt = new Date().toISOString();
     this.run.set(hit(run, crypto.randomUUID(), { ...this.atHand(), start, finish }));
     this.atHand.set({});
-    this.pointed.set(null);
+    this.keep();
+  }
+
+  protected takeCarry(carryM: number): void {
+    this.atHand.update((atHand) => ({ ...atHand, carryM }));
+  }
+
+  protected withoutCarry(): void {
+    this.atHand.update(({ carryM: _before, ...atHand }) => atHand);
+  }
+
+  /** Let go on its strip, or Enter there. */
+  protected takeToes(pointed: number | null): void {
+    const run = this.run();
+    if (run === null || pointed === null) return;
+    const deg = Math.round((pointed - this.seen().target.bearingDeg) * 10) / 10;
+    this.run.set({ ...run, toesAfterDeg: Math.max(-MOST_TOES_DEG, Math.min(MOST_TOES_DEG, deg)) });
     this.keep();
   }
 
@@ -261,5 +298,6 @@ export class RunKeys {
     this.startedAt = shown.startedAt;
     this.run.set(shown.run);
     this.groundOpen.set(view === null && begun === null);
+    this.moreOpen.set([shown.run, ...this.earlier().map(({ run }) => run)].some(tellsMore));
   }
 }

@@ -231,6 +231,32 @@ export {
   type View,
 } from './sight/perspective.ts';
 export { type EyesAtAddress, markShift, type MarkShift } from './sight/mark-shift.ts';
+export {
+  type SeenMark,
+  type SightNumbers,
+  type SightScene,
+  sightScene,
+  type SightWish,
+} from './scene/sight-scene.ts';
+export {
+  type CordName,
+  type StandCard,
+  type StandCord,
+  type StandScene,
+  standScene,
+  type StandWish,
+} from './scene/stand-scene.ts';
+export { type OnTheWay, SIGHTING_BEHIND_M, viewOnTheWay } from './scene/view-on-the-way.ts';
+
+// Eyes that are trained
+export {
+  eyeFound,
+  type EyeFound,
+  nextTurnDeg,
+  type SeenBetween,
+  type SideAnswer,
+} from './training/square-to-the-eye.ts';
+export { biasChange, type EyeErrors, eyeErrors, type KnownBias } from './training/errors-of-eye.ts';
 
 // Refusals
 export { RANGES, type Range } from './refusal/ranges.ts';

@@ -18,8 +18,8 @@ export { PAPER_COLOURS, type SvgStyle, toSvg } from './drawing/svg.ts';
 
 // What the student sees
 export { goalTurnDeg, type SightGround, type SightOfCheck, sightOfCheck } from './sight/sight-of-check.ts';
-export { sidedMetres, type SightPicture, sightPicture } from './sight/sight-picture.ts';
-export { type SeenMark, type SightNumbers, type SightWish } from './sight/sight-scene.ts';
+export { type StandOfCheck, standOfCheck, withClub } from './sight/stand-of-check.ts';
+export { type PicturedSight, sidedMetres, type SightPicture, sightPicture } from './sight/sight-picture.ts';
 
 // What goes on the ground
 export { footprintMap } from './station/footprint-map.ts';

@@ -33,3 +33,4 @@ export {
   widthText,
 } from './ball-words.ts';
 export { missAgainst, type MissSaid, missText, type ReadFault } from './miss-words.ts';
+export { type SightSaid, sightSentences, type SightTold } from './sight-words.ts';

@@ -1,7 +1,6 @@
 import { judgedBy, SHIPPED_METHODS, USUAL_OF_CLUB, USUAL_STATURE_M } from '@lotrecht/judging';
 import { type CheckDocument, type CheckView, type PlaceMark, type MethodDocument } from '@lotrecht/records';
-import { LIFTED_HEAD_M } from '@lotrecht/core';
-import { type SeenMark, type SightWish } from './sight-scene.ts';
+import { LIFTED_HEAD_M, type SeenMark, type SightWish } from '@lotrecht/core';
 
 /** What a sight picture takes from elsewhere than the check. */
 export interface SightGround {

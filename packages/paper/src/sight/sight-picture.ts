@@ -1,6 +1,19 @@
-import { type GroundPoint, project, type SpacePoint, type View } from '@lotrecht/core';
+import {
+  type GroundPoint,
+  project,
+  type SightNumbers,
+  sightScene,
+  type SightWish,
+  type SpacePoint,
+  type View,
+} from '@lotrecht/core';
 import { type CircleShape, type Ink, type Place, type Shape, type Sheet } from '../drawing/shape.ts';
-import { type SightNumbers, sightScene, type SightWish } from './sight-scene.ts';
+
+/** What is seen, and how it is set. */
+export interface PicturedSight extends SightWish {
+  /** Size of the words, mm; larger where the picture is looked at on a phone. Default 3.6. */
+  readonly captionMm?: number;
+}
 
 /** The picture with what is needed to read angles from its coordinates. */
 export interface SightPicture {
@@ -11,7 +24,7 @@ export interface SightPicture {
   readonly middle: Place;
   readonly numbers: SightNumbers;
   /** What it was drawn for, to draw it again otherwise. */
-  readonly wish: SightWish;
+  readonly wish: PicturedSight;
 }
 
 const HEIGHT_MM = 120;
@@ -34,7 +47,7 @@ const CORNERS: readonly Place[] = [
  *
  * @throws RefusedInput for eyes, marks and targets that cannot be
  */
-export function sightPicture(wish: SightWish): SightPicture {
+export function sightPicture(wish: PicturedSight): SightPicture {
   const scene = sightScene(wish);
   const { view, halfHeight, halfWidth, numbers } = scene;
   const captionMm = wish.captionMm ?? CAPTION_MM;

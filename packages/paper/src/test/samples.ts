@@ -1,10 +1,9 @@
 import { SHIPPED_METHODS, solveDocument } from '@lotrecht/judging';
 import { type CheckDocument, type CheckView } from '@lotrecht/records';
-import { type Handedness, stationLayout } from '@lotrecht/core';
+import { type Handedness, type SightWish, stationLayout } from '@lotrecht/core';
 import { type Measure, type Place, type Shape, type Sheet } from '../drawing/shape.ts';
 import { PAPER_COLOURS, toSvg } from '../drawing/svg.ts';
 import { type Printing } from '../drawing/page.ts';
-import { type SightWish } from '../sight/sight-scene.ts';
 import { composeHandOut } from '../hand-out/compose-hand-out.ts';
 import { drillOf } from '../hand-out/drills.ts';
 import { handOut } from '../hand-out/hand-out.ts';

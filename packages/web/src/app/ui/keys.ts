@@ -29,6 +29,16 @@ export const KEYS: readonly KeyHelp[] = [
   { key: 'v', face: 'v', does: 'In a check: show its versions' },
   { key: 'o', face: 'o', does: 'In a check: its ground, circumstances and target line' },
   { key: 'l', face: 'l', does: 'In a check: to its lesson' },
+  {
+    key: 'w',
+    face: 'w ↑ ↓ ← →',
+    does: 'Where a set-up is walked into: walk in, forth and back; turn the body',
+  },
+  {
+    key: '1',
+    face: '1 2 3 l',
+    does: 'There: look at ball, mark or target; lift the head. f held: as it feels',
+  },
   { key: 'ArrowLeft', face: '← →', does: 'On the landmark strip: 0.1°, with Shift 1°' },
   { key: '+', face: '+ − ← → 0', does: 'On the buttons of a progress picture: closer, wider, move, all' },
   { key: 'Enter', face: 'Enter', does: 'In a reading: to the next one; after the last, keep' },

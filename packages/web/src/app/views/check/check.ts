@@ -57,6 +57,7 @@ import { Prompts } from './holds/prompts.ts';
 import { Release } from './holds/release.ts';
 import { ItemsSheet } from './items/items-sheet.ts';
 import { ReadingTable } from './readings/reading-table.ts';
+import { WalkInKey } from '../../sight/walk-in-key.ts';
 import { StringBoard } from './board/string-board.ts';
 import { WorkChange } from './work/work-change.ts';
 import { WorkFelt } from './work/work-felt.ts';
@@ -86,6 +87,7 @@ const BEGUN: Readonly<Record<string, BegunStep>> = { blind: 'blind', work: 'work
     SetUpList,
     StringBoard,
     VersionList,
+    WalkInKey,
     WorkChange,
     WorkFelt,
   ],

@@ -2,8 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { MatCheckbox } from '@angular/material/checkbox';
 import { type CheckView, type PlaceMark } from '@lotrecht/records';
 import { LIFTED_HEAD_M } from '@lotrecht/core';
-import { sidedMetres, sightOfCheck, sightPicture, toSvg } from '@lotrecht/paper';
+import { sidedMetres, sightOfCheck, sightPicture, standOfCheck, toSvg } from '@lotrecht/paper';
 import { MethodStore } from '../../methods/method.store.ts';
+import { WalkInKey } from '../../sight/walk-in-key.ts';
+import { HoldKey } from '../../ui/hold-key.ts';
 import { typesText } from '../../ui/keys.ts';
 import { SvgDrawing, themeColour } from '../../ui/svg-drawing.ts';
 
@@ -16,7 +18,7 @@ const EYES_FROM = {
 /** What the student's own eyes saw, and what they would see as it should be while a key is held. */
 @Component({
   selector: 'lo-own-eyes',
-  imports: [MatCheckbox, SvgDrawing],
+  imports: [HoldKey, MatCheckbox, SvgDrawing, WalkInKey],
   templateUrl: './own-eyes.html',
   styleUrls: ['../../ui/plain-fields.scss', './own-eyes.scss'],
   host: { '(document:keydown)': 'down($event)', '(document:keyup)': 'up($event)' },
@@ -34,6 +36,14 @@ export class OwnEyes {
   protected readonly asItShouldBe = signal(false);
   protected readonly lifted = signal(false);
 
+  protected readonly stand = computed(() =>
+    standOfCheck(this.check(), {
+      marks: this.marks(),
+      statureMm: this.statureMm(),
+      headLifted: false,
+      methods: this.methods.all(),
+    }),
+  );
   protected readonly picture = computed(() => {
     const eyes = sightOfCheck(this.check(), {
       marks: this.marks(),

@@ -12,10 +12,11 @@ import {
   rodAcrossMm,
   toldChecks,
 } from '@lotrecht/judging';
-import { drillsFor } from '@lotrecht/paper';
+import { drillsFor, standOfCheck } from '@lotrecht/paper';
 import { type ResultDocument } from '@lotrecht/records';
 import { type AimGround, missAgainst, missText, orderFirstSentences, type ReadFault } from '@lotrecht/words';
 import { COVERAGE_FACTOR, type LineBudget, signWords } from '@lotrecht/core';
+import { MethodStore } from '../../../methods/method.store.ts';
 import { SettingsStore } from '../../../settings/settings.store.ts';
 import { differenceText } from '../../../words/difference-words.ts';
 import { CheckContent } from '../check-content.ts';
@@ -36,6 +37,7 @@ export class FindingWords {
   private readonly settings = inject(SettingsStore);
 
   private readonly ball = inject(CheckBall);
+  private readonly methods = inject(MethodStore);
 
   /** Shoulders and eyes after the look against before it. */
   private readonly drift = computed((): readonly LineDifference[] => {
@@ -83,6 +85,21 @@ export class FindingWords {
         ? `From today’s readings, and ${others}.`
         : `From today and ${earlier} earlier ${earlier === 1 ? 'check' : 'checks'}.`;
     return isCold(this.content.circumstances()) ? `${from} It speaks of the habit.` : from;
+  });
+
+  /** The set-up from the student’s own eyes, before anything is kept; null without a target to see. */
+  readonly stand = computed(() => {
+    const { document, result } = this.content.shown() ?? {};
+    if (!document || !result) return null;
+    return standOfCheck(
+      { document, result, record: this.content.record() },
+      {
+        marks: this.content.marks(),
+        statureMm: this.content.student()?.statureMm ?? null,
+        headLifted: false,
+        methods: this.methods.all(),
+      },
+    );
   });
 
   /** The place's own marks, as they are seen from its target. */

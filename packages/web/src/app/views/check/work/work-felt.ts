@@ -9,7 +9,7 @@ import { AimStrip } from '../readings/aim-strip.ts';
   imports: [AimStrip, OddScale],
   template: `
     <section aria-label="How it felt">
-      <h3>Where does the student feel aimed?</h3>
+      <h2>Where does the student feel aimed?</h2>
       <lo-aim-strip
         label="Where the student feels aimed"
         ask="Swipe or tap; leave it out if nobody asked."
@@ -26,7 +26,7 @@ import { AimStrip } from '../readings/aim-strip.ts';
       gap: 4px;
       padding: 8px 0 10px;
     }
-    h3 {
+    h2 {
       font-size: 1rem;
     }
   `,

@@ -1,15 +1,10 @@
-import {
-  azimuthFromHanded,
-  degreesFromRadians,
-  eyeAtAddress,
-  type GroundPoint,
-  type Handedness,
-  markShift,
-  meetsAt,
-  radiansFromDegrees,
-  sideSign,
-  type View,
-} from '@lotrecht/core';
+import { azimuthFromHanded } from '../geometry/azimuth.ts';
+import { type Handedness, sideSign } from '../geometry/handedness.ts';
+import { eyeAtAddress } from '../sight/eye-at-address.ts';
+import { markShift } from '../sight/mark-shift.ts';
+import { meetsAt, type View } from '../sight/perspective.ts';
+import { degreesFromRadians, radiansFromDegrees } from '../units/angle.ts';
+import { type GroundPoint } from './ground-points.ts';
 
 /** A target or landmark as it is seen from the ball. */
 export interface SeenMark {
@@ -41,8 +36,6 @@ export interface SightWish {
   readonly landmarks: readonly SeenMark[];
   /** Where the student feels aimed, degrees from the target, right positive; null: not asked. */
   readonly feltDeg: number | null;
-  /** Size of the words, mm; larger where the picture is looked at on a phone. Default 3.6. */
-  readonly captionMm?: number;
 }
 
 /** Numbers that the picture shows. Metres at the target and degrees, right positive. */
@@ -82,6 +75,7 @@ const NEAR_GROUND_M = 0.15;
  * What a student's eyes have before them: as they stand, or as they should.
  *
  * @throws RefusedInput for eyes, marks and targets that cannot be
+ * @example sightScene({ handedness: 'right', stands: 'now', eyesInsideM: 0.4, eyesBehindM: 0, eyeHeightM: 1.48, liftedM: 0, bodyTurnDeg: 0, toesToBallM: 0.6, markM: 4.1, rodM: 1.22, target: { name: 'Barge', distanceM: 137 }, landmarks: [], feltDeg: null }).numbers.markSeemsM // 12.96585...
  */
 export function sightScene(wish: SightWish): SightScene {
   const s = sideSign(wish.handedness);

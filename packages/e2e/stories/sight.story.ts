@@ -4,6 +4,7 @@ import { choose } from '../pages/choose.ts';
 import { CheckPage } from '../pages/check.page.ts';
 import { test } from '../pages/quiet.ts';
 import { servedWithDemo } from '../pages/served.ts';
+import { phoneWith, TakeHomePage } from '../pages/take-home.page.ts';
 
 servedWithDemo();
 
@@ -59,7 +60,7 @@ test('a check is walked into before it is kept: as it is, as it should be, as it
   await page.addInitScript(countPictures);
   await page.reload();
   await atWork(page);
-  await page.getByRole('button', { name: 'Walk in', exact: true }).click();
+  await page.getByRole('button', { name: 'Through their eyes' }).click();
   await expect(sheet(page).getByRole('heading', { name: 'As it is' })).toBeVisible();
   await expect(words(page)).toContainText(/The mark .* ahead seems .* right\./);
   await expect(words(page)).toContainText(/The body points .* right/);
@@ -119,7 +120,7 @@ test('a check is walked into before it is kept: as it is, as it should be, as it
 
 test('the keyboard and the words alone are enough', async ({ page }) => {
   await atWork(page);
-  const key = page.getByRole('button', { name: 'Walk in', exact: true });
+  const key = page.getByRole('button', { name: 'Through their eyes' });
   await key.press('Enter');
   await expect(sheet(page)).toBeVisible();
   const said = await words(page).innerText();
@@ -147,7 +148,7 @@ test('without depth the flat picture stands in, and says so', async ({ page }) =
   await page.addInitScript(withoutDepth);
   await page.reload();
   await atWork(page);
-  await page.getByRole('button', { name: 'Walk in', exact: true }).click();
+  await page.getByRole('button', { name: 'Through their eyes' }).click();
   await expect(sheet(page)).toContainText('This device draws no depth: the flat picture stands in.');
   await expect(sheet(page).locator('svg').first()).toBeVisible();
   await expect(words(page)).toContainText('The body points');
@@ -164,7 +165,7 @@ test('opened again and again, it takes no more of the device', async ({ page }) 
   };
   await devtools.send('Performance.enable');
   const openOnce = async (): Promise<void> => {
-    await page.getByRole('button', { name: 'Walk in', exact: true }).click();
+    await page.getByRole('button', { name: 'Through their eyes' }).click();
     await expect(sheet(page).locator('.label').first()).toBeAttached();
     await page.keyboard.press('Escape');
     await expect(sheet(page)).toHaveCount(0);
@@ -176,4 +177,97 @@ test('opened again and again, it takes no more of the device', async ({ page }) 
   process.stdout.write(`${OPENINGS} openings: heap ${before.toFixed(1)} to ${after.toFixed(1)} MiB\n`);
   expect(after).toBeLessThan(before * 1.25 + 2);
   await expect(page.locator('canvas')).toHaveCount(0);
+});
+
+const trainer = (page: Page): Locator => page.locator('lo-eye-trainer');
+
+/** Each picture, by whatever is pressed for it. */
+async function answerSides(
+  page: Page,
+  { from, to }: { readonly from: number; readonly to: number },
+  say: (right: boolean) => Promise<void>,
+): Promise<void> {
+  for (let n = from; n <= to; n++) {
+    await expect(trainer(page).getByRole('status').first()).toContainText(`Picture ${n} of 20.`);
+    await say(n % 3 !== 0);
+  }
+}
+
+test('a student answers twenty pictures on a phone without a network, and they arrive once', async ({
+  page,
+  browser,
+}) => {
+  test.setTimeout(180_000);
+  const home = new TakeHomePage(page);
+  await home.open('Petra Lindqvarn');
+  const phone = await phoneWith(browser, await home.sendLink('petra@post.example'));
+  await phone.context().setOffline(true);
+  await phone.reload();
+  await phone.getByRole('button', { name: 'Train the eye' }).tap();
+  await expect(phone.getByRole('radio', { name: 'Left or right?' })).toBeChecked();
+  await trainer(phone).getByRole('button', { name: 'Begin' }).tap();
+  await expect(phone.locator('lo-chalk-picture .label').first()).toBeAttached();
+  expect(await axeViolations(phone)).toEqual([]);
+  const say = (right: boolean): Promise<void> =>
+    trainer(phone)
+      .getByRole('button', { name: right ? 'Right' : 'Left', exact: true })
+      .tap();
+  await answerSides(phone, { from: 1, to: 9 }, say);
+  // A phone that is put away in the middle goes on there.
+  await phone.reload();
+  await answerSides(phone, { from: 10, to: 20 }, say);
+  const found = trainer(phone).getByRole('region', { name: 'What was found' });
+  await expect(found).toContainText(/looks square/);
+  await trainer(phone).getByRole('button', { name: 'Done' }).tap();
+  await expect(phone.getByText('20 pictures: kept.')).toBeVisible();
+  await expect(phone.getByText('1 still to be sent.')).toBeVisible();
+  await phone.context().setOffline(false);
+  await expect(phone.getByText('1 still to be sent.')).toBeHidden({ timeout: 30_000 });
+  await phone.context().close();
+
+  // In the lesson it stands once, and the same is answered on the instructor’s device by keyboard.
+  await page.getByRole('link', { name: 'Petra Lindqvarn' }).first().click();
+  await page.locator('lo-lesson-twine').getByRole('link').last().click();
+  await page.getByRole('link', { name: 'Train the eye' }).click();
+  const earlier = page.getByRole('list', { name: 'What was found' }).getByRole('listitem');
+  await expect(earlier).toHaveCount(1);
+  await expect(earlier).toContainText('20 pictures');
+  await trainer(page).getByRole('button', { name: 'Begin' }).press('Enter');
+  await answerSides(page, { from: 1, to: 20 }, (right) =>
+    page.keyboard.press(right ? 'ArrowLeft' : 'ArrowRight'),
+  );
+  await expect(trainer(page).getByText(/since the last time|As the last time/)).toBeVisible();
+  expect(await axeViolations(page)).toEqual([]);
+  await trainer(page).getByRole('button', { name: 'Done' }).click();
+  await expect(page.getByText('20 pictures: kept.')).toBeVisible();
+  await expect(earlier).toHaveCount(2);
+});
+
+test('turned until it looks square, and pointed at: the answer is told where it helps', async ({ page }) => {
+  await page.getByRole('link', { name: 'Osk Brannel' }).first().click();
+  await page.waitForURL(/\/lessons\//);
+  const [lesson] = /\/lessons\/[0-9a-f-]+/.exec(page.url()) ?? [''];
+  await page.goto(`${new URL(page.url()).origin}${lesson}/eye`);
+  await page.getByRole('radio', { name: 'Turn it square' }).click();
+  await trainer(page).getByRole('button', { name: 'Begin' }).click();
+  for (let n = 1; n <= 12; n++) {
+    await expect(trainer(page).getByRole('status').first()).toContainText(`Picture ${n} of 12.`);
+    await trainer(page).getByRole('button', { name: 'Turn right' }).click();
+    await trainer(page).getByRole('button', { name: 'It looks square' }).click();
+    if (n >= 4 && n <= 6) {
+      await expect(trainer(page).getByRole('status').first()).toContainText('You left it');
+      await trainer(page).getByRole('button', { name: 'Next' }).click();
+    }
+  }
+  await expect(trainer(page).getByRole('region', { name: 'What was found' })).toContainText('looks square');
+  await trainer(page).getByRole('button', { name: 'Throw it away' }).click();
+  await page.getByRole('radio', { name: 'Where does it point?' }).click();
+  await trainer(page).getByRole('button', { name: 'Begin' }).click();
+  for (let n = 1; n <= 6; n++) {
+    await expect(trainer(page).getByRole('status').first()).toContainText(`Picture ${n} of 6.`);
+    await new CheckPage(page).tapStrip('Where it points', 2);
+    await expect(trainer(page).getByRole('status').first()).toContainText('It pointed');
+    await trainer(page).getByRole('button', { name: 'Next' }).click();
+  }
+  await expect(trainer(page).getByRole('region', { name: 'What was found' })).toBeVisible();
 });

@@ -105,3 +105,6 @@ export {
   type AimWish,
   asideMm,
 } from './balls/aim-card.ts';
+
+// Eyes that are trained
+export { changeOfEye, type FoundOfEye, foundOfEye } from './eye/found-of-eye.ts';

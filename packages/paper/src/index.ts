@@ -18,7 +18,13 @@ export { PAPER_COLOURS, type SvgStyle, toSvg } from './drawing/svg.ts';
 
 // What the student sees
 export { goalTurnDeg, type SightGround, type SightOfCheck, sightOfCheck } from './sight/sight-of-check.ts';
-export { type StandOfCheck, standOfCheck, withClub } from './sight/stand-of-check.ts';
+export {
+  type StandOfCheck,
+  standOfCheck,
+  type UsualStand,
+  usualStand,
+  withClub,
+} from './sight/stand-of-check.ts';
 export { type PicturedSight, sidedMetres, type SightPicture, sightPicture } from './sight/sight-picture.ts';
 
 // What goes on the ground

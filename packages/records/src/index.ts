@@ -23,6 +23,7 @@ export {
   type RosterView,
 } from './api/roster-views.ts';
 export {
+  type EyeGround,
   type ConsentView,
   type ProposedConsentView,
   type HandOutPage,

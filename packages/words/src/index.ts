@@ -34,3 +34,4 @@ export {
 } from './ball-words.ts';
 export { missAgainst, type MissSaid, missText, type ReadFault } from './miss-words.ts';
 export { type SightSaid, sightSentences, type SightTold } from './sight-words.ts';
+export { type EyeChangeSaid, eyeFigures, type EyeSaid, eyeSentences } from './eye-words.ts';

@@ -9,6 +9,11 @@ export interface SeededDice {
   readonly normal: () => number;
 }
 
+/**
+ * Dice that throw the same with the same seed.
+ *
+ * @example seededDice(7).uniform() === seededDice(7).uniform() // true
+ */
 export function seededDice(seed: number): SeededDice {
   const generator = xoroshiro128plus(seed);
   const uniform = (): number => uniformFloat64(generator);

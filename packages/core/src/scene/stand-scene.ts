@@ -21,7 +21,17 @@ export interface StandWish extends SightWish {
 
 /** What a cord is, for its colour. */
 export type CordName =
-  'target-line' | 'string' | 'rod' | 'gate' | 'toes' | 'foot' | 'shaft' | 'edge' | 'aim' | 'seeming';
+  | 'target-line'
+  | 'string'
+  | 'rod'
+  | 'gate'
+  | 'toes'
+  | 'toe-rod'
+  | 'foot'
+  | 'shaft'
+  | 'edge'
+  | 'aim'
+  | 'seeming';
 
 /** A line in space, m. */
 export interface StandCord {
@@ -48,6 +58,8 @@ export interface StandScene {
 /** Where nobody has measured it, m. */
 const HEIGHT_M = { target: 2.5, landmark: 7 } as const;
 const SHOE_M = 0.29;
+/** A rod along the toes and on ahead, as far as it is seen from address. */
+const TOE_ROD_M = [0.3, 4] as const;
 const EDGE_M = 0.075;
 const BALL_M = 0.021;
 const STRING_M = { behind: 1.5, ahead: 3 } as const;
@@ -119,6 +131,7 @@ export function standScene(wish: StandWish): StandScene {
             }),
           ]),
       cord('toes', ...scene.body.map(onGround)),
+      cord('toe-rod', ...TOE_ROD_M.map((byM) => onGround(along(toes, body, byM)))),
       ...feet.map((toe) => cord('foot', onGround(toe), onGround(along(toe, own, SHOE_M)))),
       cord('shaft', onGround(behindBall), { ...grip, zM: lengthM * Math.sin(lie) }),
       cord(

@@ -1,5 +1,11 @@
 import { judgedBy, SHIPPED_METHODS, USUAL_OF_CLUB, USUAL_STATURE_M } from '@lotrecht/judging';
-import { type CheckDocument, type CheckView, type PlaceMark, type MethodDocument } from '@lotrecht/records';
+import {
+  type CheckDocument,
+  type CheckView,
+  type MethodDocument,
+  type PlaceMark,
+  type ResultDocument,
+} from '@lotrecht/records';
 import { LIFTED_HEAD_M, type SeenMark, type SightWish } from '@lotrecht/core';
 
 /** What a sight picture takes from elsewhere than the check. */
@@ -11,6 +17,11 @@ export interface SightGround {
   readonly headLifted: boolean;
   /** Where the check's method is looked for, own ones with them. Default: the shipped ones. */
   readonly methods?: readonly MethodDocument[];
+}
+
+/** What of a check its sight picture is made from. */
+export interface SightedCheck extends Pick<CheckView, 'document' | 'record'> {
+  readonly result: Pick<ResultDocument, 'lines' | 'turn'>;
 }
 
 /** The same eyes twice: as the student stood, and as they should. */
@@ -37,7 +48,7 @@ const FARTHEST_INSIDE_M = 2;
  * @returns null without a target to see
  */
 export function sightOfCheck(
-  { document, result, record }: Pick<CheckView, 'document' | 'result' | 'record'>,
+  { document, result, record }: SightedCheck,
   { marks, statureMm, headLifted, methods = SHIPPED_METHODS }: SightGround,
 ): SightOfCheck | null {
   const distanceM = document.target?.distanceM;

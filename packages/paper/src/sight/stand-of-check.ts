@@ -1,7 +1,7 @@
 import { type StandWish } from '@lotrecht/core';
 import { judgedBy, USUAL_OF_CLUB, USUAL_STATURE_M } from '@lotrecht/judging';
-import { type CheckDocument, type CheckView, type ClubGroup } from '@lotrecht/records';
-import { type SightGround, type SightOfCheck, sightOfCheck } from './sight-of-check.ts';
+import { type CheckDocument, type ClubGroup, type PlaceMark } from '@lotrecht/records';
+import { type SightedCheck, type SightGround, type SightOfCheck, sightOfCheck } from './sight-of-check.ts';
 
 /** The set-up of a check to be walked into: as it is, as it should be, and as the student felt it. */
 export interface StandOfCheck extends Pick<SightOfCheck, 'eyesFrom'> {
@@ -18,10 +18,7 @@ const USUAL_CLUB = 'mid-iron';
  *
  * @returns null without a target to see
  */
-export function standOfCheck(
-  check: Pick<CheckView, 'document' | 'result' | 'record'>,
-  ground: SightGround,
-): StandOfCheck | null {
+export function standOfCheck(check: SightedCheck, ground: SightGround): StandOfCheck | null {
   const sight = sightOfCheck(check, ground);
   if (sight === null) return null;
   const { document, result } = check;
@@ -47,6 +44,35 @@ export function standOfCheck(
         ? null
         : { ...now, bodyTurnDeg: (document.handedness === 'right' ? 1 : -1) * feltDeg, feltDeg: null },
   };
+}
+
+/** Whose eyes, with which club, at what. */
+export interface UsualStand {
+  readonly handedness: 'right' | 'left';
+  readonly club: ClubGroup;
+  readonly target: { readonly name?: string; readonly distanceM: number };
+  readonly marks: readonly PlaceMark[];
+  readonly statureMm: number | null;
+}
+
+/** Somebody who stands square, eyes and feet where they usually are. */
+export function usualStand({ handedness, club, target, marks, statureMm }: UsualStand): StandWish {
+  const document: CheckDocument = {
+    format: 'lotrecht-check',
+    version: 1,
+    handedness,
+    club: { group: club },
+    target: { ...target },
+    targetLine: {},
+    // Nothing was read: of a look nothing is drawn.
+    observations: [{ line: 'toes', by: 'eye', readingDeg: 0 }],
+  };
+  const stand = standOfCheck(
+    { document, result: { lines: {}, turn: null }, record: null },
+    { marks, statureMm, headLifted: false },
+  );
+  if (stand === null) throw new Error('a target with a distance is always seen');
+  return { ...stand.now, bodyTurnDeg: 0, faceTurnDeg: 0 };
 }
 
 /** Another club in the same hands: where eyes and feet usually are with it. */

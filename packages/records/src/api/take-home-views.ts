@@ -1,4 +1,5 @@
-import { type StationPlan } from '../generated/types.ts';
+import { type PlaceMark, type StationPlan } from '../generated/types.ts';
+import { type ClubGroup } from './club-group.ts';
 
 /** A station kept to be laid again. */
 export interface StationPlanView {
@@ -89,6 +90,14 @@ export interface TrainingGround {
   readonly targets: readonly string[];
 }
 
+/** What the eye is trained with: the student's own club, and what is seen at the place of the newest lesson. */
+export interface EyeGround {
+  readonly clubGroup: ClubGroup;
+  /** Null: never measured. */
+  readonly statureMm: number | null;
+  readonly marks: readonly PlaceMark[];
+}
+
 /** What a student's link shows: a first name and hand-outs, nothing else. */
 export interface StudentLinkPage {
   readonly firstName: string;
@@ -103,6 +112,7 @@ export interface StudentLinkPage {
   readonly baseMm: number;
   readonly handOuts: readonly HandOutPage[];
   readonly training: TrainingGround;
+  readonly eye: EyeGround;
   /** Days on which the drill was ticked off, newest first. */
   readonly drillDays: readonly string[];
 }

@@ -111,7 +111,7 @@ export function studentPageRoutes(db: Database, guesses: GuessLimit): readonly R
           : { name: target.name ?? 'the target', distanceM: target.distanceM },
       baseMm: toes?.by === 'gaps' ? toes.baseMm : USUAL_BASE_MM,
       handOuts: pages,
-      training: await trainingGround(db, actor, checks[0]),
+      ...(await trainingGround(db, actor, checks[0], link.statureMm)),
       drillDays: await listDrillDays(db, link),
     };
     ctx.body = page;

@@ -83,6 +83,11 @@ export const routes: Routes = [
         loadComponent: () => import('./views/routine/train.ts').then((m) => m.TrainPage),
       },
       {
+        path: 'lessons/:lessonId/eye',
+        title: 'Train the eye · Lotrecht',
+        loadComponent: () => import('./views/eye/eye.ts').then((m) => m.EyePage),
+      },
+      {
         path: 'lessons/:lessonId/balls',
         title: 'Balls · Lotrecht',
         loadComponent: () => import('./views/balls/balls.ts').then((m) => m.BallsPage),

@@ -24,8 +24,12 @@ import { inRows, type PlacedLabel } from './label-rows.ts';
   imports: [SvgDrawing],
   template: `
     @if (flat()) {
-      <p class="flat">This device draws no depth: the flat picture stands in.</p>
-      <lo-svg-drawing [svg]="flatSvg()" />
+      @if (flatSvg(); as svg) {
+        <p class="flat">This device draws no depth: the flat picture stands in.</p>
+        <lo-svg-drawing [svg]="svg" />
+      } @else {
+        <p class="flat">This device draws no depth, and a flat picture would tell the answer.</p>
+      }
     } @else {
       <canvas #canvas aria-hidden="true"></canvas>
       @for (label of labels(); track label.kind + label.name) {
@@ -49,8 +53,8 @@ export class ChalkPicture {
   readonly view = input.required<View>();
   /** Drawn as it should be. */
   readonly goal = input(false);
-  /** The same without depth, as an SVG document. */
-  readonly flatSvg = input.required<string>();
+  /** The same without depth, as an SVG document; null: none may stand in. */
+  readonly flatSvg = input.required<string | null>();
 
   protected readonly labels = signal<readonly PlacedLabel[]>([]);
   protected readonly flat = signal(false);

@@ -50,6 +50,7 @@ const STROKES: Readonly<Record<CordName, Stroke>> = {
   rod: { colour: ROD, px: 5 },
   gate: { colour: ROD, px: 5 },
   toes: { colour: OUT, px: 3 },
+  'toe-rod': { colour: OUT, px: 4 },
   foot: { colour: CHALK, px: 5 },
   shaft: { colour: STEEL, px: 3.5 },
   edge: { colour: STEEL, px: 6 },

@@ -24,6 +24,11 @@ describe('names in a picture', () => {
     expect(rows.map(({ leadPx }) => leadPx)).toEqual([41, 21]);
   });
 
+  it('stay in the picture where the posts reach its upper edge', () => {
+    const crowded = ['Kiln', 'Chimney', 'Heron'].map((name, n) => ({ ...label(name, 300 + n), y: 30 }));
+    for (const { y, leadPx } of inRows(crowded)) expect(y - leadPx).toBeGreaterThanOrEqual(20);
+  });
+
   it('of what lies on the ground stand below it, in rows of their own', () => {
     const rows = inRows([label('Barge', 300, 'target'), label('mark', 300, 'mark')]);
     expect(rows.map(({ leadPx }) => leadPx)).toEqual([21, -21]);

@@ -10,28 +10,35 @@ const ROW_PX = 21;
 const LETTER_PX = 8.6;
 const AIR_PX = 14;
 const ROWS = 8;
+const LEAST_LEAD_PX = 4;
 
 /**
  * Names side by side are written in rows, so that none lies over another: over the highest of what stands up, and below
  * each of what lies on the ground.
  */
 export function inRows(labels: readonly ChalkLabel[]): readonly PlacedLabel[] {
-  const highest = Math.min(...labels.filter(standsUp).map(({ y }) => y));
   const ends = { above: [] as number[], below: [] as number[] };
-  return labels
+  const inRow = labels
     .toSorted((a, b) => a.x - b.x)
     .map((label) => {
-      const up = standsUp(label);
-      const side = ends[up ? 'above' : 'below'];
+      const side = ends[standsUp(label) ? 'above' : 'below'];
       const half = (label.name.length * LETTER_PX) / 2;
       const free = Array.from({ length: ROWS }, (_, row) => row).find(
         (row) => (side[row] ?? -Infinity) + AIR_PX <= label.x - half,
       );
       const row = free ?? ROWS - 1;
       side[row] = label.x + half;
-      const toRow = (row + 1) * ROW_PX;
-      return { ...label, leadPx: up ? label.y - highest + toRow : -toRow };
+      return { label, toRowPx: (row + 1) * ROW_PX };
     });
+  // The uppermost row stays in the picture, over the posts where there is room.
+  const highest = Math.max(
+    Math.min(...labels.filter(standsUp).map(({ y }) => y)),
+    ends.above.length * ROW_PX + ROW_PX,
+  );
+  return inRow.map(({ label, toRowPx }) => ({
+    ...label,
+    leadPx: standsUp(label) ? Math.max(LEAST_LEAD_PX, label.y - highest + toRowPx) : -toRowPx,
+  }));
 }
 
 function standsUp({ kind }: ChalkLabel): boolean {

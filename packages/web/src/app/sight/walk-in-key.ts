@@ -8,7 +8,7 @@ import { WalkIn } from './walk-in.ts';
   imports: [WalkIn],
   template: `
     @if (stand(); as s) {
-      <button #key type="button" aria-haspopup="dialog" (click)="open.set(true)">Walk in</button>
+      <button #key type="button" aria-haspopup="dialog" (click)="open.set(true)">Through their eyes</button>
       @if (open()) {
         <lo-walk-in [stand]="s" [statureMm]="statureMm()" (closed)="open.set(false); key.focus()" />
       }

@@ -24,6 +24,7 @@ import { HoldKey } from '../ui/hold-key.ts';
 import { typesText } from '../ui/keys.ts';
 import { themeColour } from '../ui/svg-drawing.ts';
 import { CLUB_GROUPS } from '../words/words.ts';
+import { atTarget } from './at-target.ts';
 import { ChalkPicture } from './chalk-picture.ts';
 
 /** What is shown while a key is held. */
@@ -251,19 +252,4 @@ export class WalkIn {
     };
     this.moving = requestAnimationFrame(step);
   }
-}
-
-/** Another target of the place: what is seen beside it is told from there. */
-function atTarget(wish: StandWish, name: string | null): StandWish {
-  const other = wish.landmarks.find((landmark) => landmark.name === name);
-  if (other === undefined) return wish;
-  const before = { ...wish.target, bearingDeg: 0 };
-  return {
-    ...wish,
-    target: { name: other.name, distanceM: other.distanceM },
-    landmarks: [before, ...wish.landmarks.filter((landmark) => landmark !== other)].map((landmark) => ({
-      ...landmark,
-      bearingDeg: landmark.bearingDeg - other.bearingDeg,
-    })),
-  };
 }

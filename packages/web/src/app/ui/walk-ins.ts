@@ -52,6 +52,7 @@ import { findingOf, togetherOf } from '../lesson/told-walk-ins.ts';
     <div class="doing">
       <a matButton="outlined" [routerLink]="['/lessons', lesson().id, 'routine']">Record a walk-in</a>
       <a matButton="outlined" [routerLink]="['/lessons', lesson().id, 'routine', 'train']">Train it</a>
+      <a matButton="outlined" [routerLink]="['/lessons', lesson().id, 'eye']">Train the eye</a>
     </div>
   `,
   styles: `

@@ -18,6 +18,7 @@ export type HandbookId =
   | 'ball-and-stance'
   | 'walk-in'
   | 'train'
+  | 'eye-trained'
   | 'first'
   | 'nothing-first'
   | 'picture'

@@ -3,13 +3,14 @@ import { dayText } from './dates.ts';
 
 type Practice = PracticeDoneInput['practice'];
 
-/** What was walked. @example walkInsText({ exercise: 'looks', done: 6 }) // '6 walk-ins to look' */
+/** What was walked or looked at. @example walkInsText({ exercise: 'looks', done: 6 }) // '6 walk-ins to look' */
 export function walkInsText({ exercise, done }: Pick<Practice, 'exercise' | 'done'>): string {
+  if (exercise === 'eye') return `${done} ${done === 1 ? 'picture' : 'pictures'}`;
   return `${done} ${done === 1 ? 'walk-in' : 'walk-ins'}${exercise === 'looks' ? ' to look' : ''}`;
 }
 
 /**
- * What was practised since a day, in words; empty where nothing was.
+ * Walk-ins that were practised since a day, in words; empty where none were.
  *
  * @param since YYYY-MM-DD; null: ever
  * @example practisedText([{ doneOn: '2026-11-20', practice: { exercise: 'routine', wanted: 5, done: 5, seconds: 200, spoken: false } }], null) // 'Trained once, 5 walk-ins.'
@@ -18,7 +19,9 @@ export function practisedText(
   done: readonly Pick<PracticeDoneInput, 'doneOn' | 'practice'>[],
   since: string | null,
 ): string {
-  const lately = done.filter(({ doneOn }) => since === null || doneOn >= since);
+  const lately = done.filter(
+    ({ doneOn, practice }) => practice.exercise !== 'eye' && (since === null || doneOn >= since),
+  );
   if (lately.length === 0) return '';
   const walkIns = lately.reduce((sum, { practice }) => sum + practice.done, 0);
   const odd = lately.flatMap(({ practice }) => practice.oddness ?? []);

@@ -184,6 +184,16 @@ export const CHAPTERS: readonly Chapter[] = [
         ],
       },
       {
+        id: 'eye-trained',
+        title: 'Train the eye',
+        text: [
+          'From address a square set-up looks turned. Pictures in true perspective tell by how much.',
+          'Left or right: twenty answers tell what looks square, and how finely the eye tells. Forty tell it finer.',
+          'Turn it square: blind, then with the answer, then with a mark, then blind again.',
+          'Nothing is scored. The next blind check shows whether it carried over.',
+        ],
+      },
+      {
         id: 'eye',
         title: 'By eye',
         drawing: 'eye',

@@ -57,7 +57,7 @@ export class KeptTraining {
   /** One that was begun for this student goes on; one that has ended waits to be sent, and is another. */
   private async open(id: string, studentId: string): Promise<void> {
     const isIt = (input: PracticeDoneInput, more: unknown): boolean =>
-      more !== null && input.studentId === studentId;
+      more !== null && input.studentId === studentId && input.practice.exercise !== 'eye';
     const earlier = await this.record.beginNew(id, { isIt, studentId });
     this.training.set((earlier?.more ?? null) as Training | null);
     this.ready.set(true);

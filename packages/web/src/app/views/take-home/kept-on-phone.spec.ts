@@ -7,6 +7,7 @@ const kept: KeptPage = {
   pending: [{ id: '1', to: 'self-checks', input: { takenOn: '2026-11-20', drillDone: true } }],
   typed: { ...emptySelfCheck(450), lead: 57 },
   training: null,
+  eyeTraining: null,
 };
 
 describe('what a student’s phone keeps', () => {
@@ -15,11 +16,18 @@ describe('what a student’s phone keeps', () => {
   it('comes back with the link it was kept for, and with no other', () => {
     keep(kept);
     expect(readKept('a')).toEqual(kept);
-    expect(readKept('b')).toEqual({ token: 'b', page: null, pending: [], typed: null, training: null });
+    expect(readKept('b')).toEqual({
+      token: 'b',
+      page: null,
+      pending: [],
+      typed: null,
+      training: null,
+      eyeTraining: null,
+    });
   });
 
   it('of an earlier version has nothing typed; of a broken one has nothing at all', () => {
-    const { typed: _typed, training: _training, ...earlier } = kept;
+    const { typed: _typed, training: _training, eyeTraining: _eye, ...earlier } = kept;
     const pending = kept.pending.map(({ to: _to, ...sent }) => sent);
     localStorage.setItem(
       'lotrecht-take-home',

@@ -1,6 +1,7 @@
 import { type SelfCheckInput, type StudentLinkPage } from '@lotrecht/records';
 import { keepOnDevice } from '../../device/on-device.ts';
 import { type Practised } from '../../trainer/trainer.ts';
+import { type EyeTraining } from '../../sight/eye-training.ts';
 import { type Training } from '../../trainer/training.ts';
 import { type TypedSelfCheck } from './typed-self-check.ts';
 
@@ -19,6 +20,8 @@ export interface KeptPage {
   readonly typed: TypedSelfCheck | null;
   /** Walk-ins in the middle of which it was left; null: none. */
   readonly training: Training | null;
+  /** Pictures in the middle of which it was left; null: none. */
+  readonly eyeTraining: EyeTraining | null;
 }
 
 const KEY = 'lotrecht-take-home';
@@ -32,13 +35,13 @@ interface KeptEarlier {
 
 /** What is kept for a link; nothing of another one is shown. */
 export function readKept(token: string): KeptPage {
-  const empty: KeptPage = { token, page: null, pending: [], typed: null, training: null };
+  const empty: KeptPage = { token, page: null, pending: [], typed: null, training: null, eyeTraining: null };
   try {
     const kept = JSON.parse(localStorage.getItem(KEY) ?? 'null') as KeptEarlier | null;
     if (kept?.token !== token) return empty;
     const pending = kept.pending.map((p) => ({ ...p, to: p.to ?? 'self-checks' }) as Pending);
     // A page of an earlier version comes again from the server; what is to be sent does not.
-    const page = kept.page?.training === undefined ? null : (kept.page as StudentLinkPage);
+    const page = kept.page?.eye === undefined ? null : (kept.page as StudentLinkPage);
     return { ...empty, ...kept, page, pending };
   } catch {
     // Written by another version: what is on the server comes again.

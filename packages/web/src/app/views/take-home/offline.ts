@@ -11,6 +11,8 @@ export async function openOffline(): Promise<void> {
       });
     });
   }
+  // What is loaded only when it is wanted is wanted without a network too.
+  await Promise.all([import('./eye-at-home.ts'), import('../../sight/chalk-view.ts')]);
   const files = performance
     .getEntriesByType('resource')
     .map((entry) => new URL(entry.name))

@@ -12,6 +12,7 @@ const page: StudentLinkPage = {
   baseMm: 450,
   expiresAt: '2026-12-24T10:00:00Z',
   handOuts: [],
+  eye: { clubGroup: 'mid-iron', statureMm: null, marks: [] },
   training: { method: 'All parallel', steps: [], targets: [] },
   drillDays: [],
 };

@@ -10,7 +10,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { type SelfCheckInput, type StudentLinkPage } from '@lotrecht/records';
+import { type PracticeDoneInput, type SelfCheckInput, type StudentLinkPage } from '@lotrecht/records';
 import { firstValueFrom } from 'rxjs';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { dayText } from '../../words/dates.ts';
@@ -19,6 +19,8 @@ import { ProblemNote } from '../../ui/problem-note.ts';
 import { SvgDrawing } from '../../ui/svg-drawing.ts';
 import { type Practised, Trainer } from '../../trainer/trainer.ts';
 import { type Training } from '../../trainer/training.ts';
+import { type EyeTraining } from '../../sight/eye-training.ts';
+import { EyeAtHome } from './eye-at-home.ts';
 import { openOffline } from './offline.ts';
 import { forget, keep, type Pending, readKept } from './kept-on-phone.ts';
 import { SelfCheckForm } from './self-check-form.ts';
@@ -27,7 +29,7 @@ import { emptySelfCheck, type TypedSelfCheck } from './typed-self-check.ts';
 /** A student's own page: hand-outs, and a way to send what was read at home. Works on a phone without a network. */
 @Component({
   selector: 'lo-take-home',
-  imports: [MatButton, ProblemNote, SelfCheckForm, SvgDrawing, Trainer],
+  imports: [EyeAtHome, MatButton, ProblemNote, SelfCheckForm, SvgDrawing, Trainer],
   templateUrl: './take-home.html',
   styleUrls: ['../../ui/plain-fields.scss', './take-home.scss'],
   host: { '(window:online)': 'sendWaiting()', '(window:hashchange)': 'open()' },
@@ -50,6 +52,10 @@ export class TakeHomePage {
   /** Walk-ins that are being trained; kept on this phone at every step. */
   protected readonly training = signal<Training | null>(null);
   protected readonly trains = signal(false);
+  /** Pictures that are being answered; kept on this phone at every answer. */
+  protected readonly eyeTraining = signal<EyeTraining | null>(null);
+  protected readonly eyeTrains = signal(false);
+  protected readonly eyeTrained = signal('');
   /** What was trained just now. */
   protected readonly trained = signal('');
   private readonly self = viewChild<ElementRef<HTMLElement>>('self');
@@ -69,7 +75,9 @@ export class TakeHomePage {
   /** The secret stands behind the #: it never leaves the phone but in a header. */
   protected open(): void {
     this.token = location.hash.slice(1);
-    const { page, pending, typed, training } = readKept(this.token);
+    const { page, pending, typed, training, eyeTraining } = readKept(this.token);
+    this.eyeTraining.set(eyeTraining);
+    this.eyeTrains.set(eyeTraining !== null);
     this.training.set(training);
     this.trains.set(training !== null);
     this.page.set(page);
@@ -125,6 +133,18 @@ export class TakeHomePage {
     if (then === 'self-check') this.self()?.nativeElement.scrollIntoView();
   }
 
+  protected keepEye(training: EyeTraining | null): void {
+    this.eyeTraining.set(training);
+    this.keep();
+  }
+
+  protected keepEyeDone(done: Omit<PracticeDoneInput, 'studentId' | 'revision'>): void {
+    this.eyeTraining.set(null);
+    this.eyeTrains.set(false);
+    this.eyeTrained.set(`${walkInsText(done.practice)}: kept.`);
+    this.sendLater({ id: crypto.randomUUID(), to: 'practice', input: done });
+  }
+
   private sendLater(pending: Pending): void {
     this.waiting.update((all) => [...all, pending]);
     this.keep();
@@ -166,6 +186,7 @@ export class TakeHomePage {
       pending: this.waiting(),
       typed: this.typed(),
       training: this.training(),
+      eyeTraining: this.eyeTraining(),
     });
   }
 

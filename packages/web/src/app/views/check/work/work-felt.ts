@@ -1,12 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { sideSign } from '@lotrecht/core';
 import { OddScale } from '../../../ui/odd-scale.ts';
 import { CheckContent } from '../check-content.ts';
 import { AimStrip } from '../readings/aim-strip.ts';
 
+/** Felt and read apart by more than this are told. */
+const FOOLED_DEG = 3;
+
 /** Each coached set-up: where it feels aimed, and how odd. One tap each. */
 @Component({
   selector: 'lo-work-felt',
-  imports: [AimStrip, OddScale],
+  imports: [AimStrip, OddScale, RouterLink],
   template: `
     <section aria-label="How it felt">
       <h2>Where does the student feel aimed?</h2>
@@ -17,6 +22,11 @@ import { AimStrip } from '../readings/aim-strip.ts';
         [sightingDeg]="0"
         (aimed)="content.note({ feltDeg: $event })"
       />
+      @if (fooled() && content.lesson(); as lesson) {
+        <p>
+          It feels elsewhere than it is. <a [routerLink]="['/lessons', lesson.id, 'eye']">Train the eye</a>
+        </p>
+      }
       <lo-odd-scale [value]="odd()" (told)="content.note({ feltOdd: $event })" />
     </section>
   `,
@@ -35,5 +45,13 @@ import { AimStrip } from '../readings/aim-strip.ts';
 export class WorkFelt {
   protected readonly content = inject(CheckContent);
   protected readonly felt = computed(() => this.content.record().feltDeg ?? null);
+  /** Felt and read lie so far apart that the picture from address is what misleads. */
+  protected readonly fooled = computed(() => {
+    const [felt, student] = [this.felt(), this.content.student()];
+    const turn = this.content.shown()?.result?.turn;
+    if (felt === null || student === null || !turn) return false;
+    const start = this.content.startLineDeg() ?? 0;
+    return Math.abs(sideSign(student.handedness) * (felt - start) - turn.handedAzimuthDeg) > FOOLED_DEG;
+  });
   protected readonly odd = computed(() => this.content.record().feltOdd ?? null);
 }

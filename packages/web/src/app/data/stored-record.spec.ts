@@ -184,6 +184,22 @@ describe('a record that is kept', () => {
     expect(page.drafts.kept.size).toBe(0);
   });
 
+  it('never goes under the name of another record that the page has gone on to', async () => {
+    const page = opened();
+    await page.record.begin('p', rim);
+    page.record.save(typedRim).subscribe();
+    page.record.save({ ...typedRim, name: 'Far rim' }).subscribe();
+    const first = page.http.expectOne('/api/places/p');
+    await page.record.begin('q', { ...rim, id: 'q' });
+    first.flush({ ...rim, ...typedRim, revision: 2 });
+    page.http.expectNone('/api/places/q');
+    page.http.expectNone('/api/places/p');
+    // What the second said is on the device, and goes out from there.
+    expect(page.outbox.send).toHaveBeenCalledOnce();
+    expect(draftOf(page)).toMatchObject({ id: 'p', asked: true, input: { name: 'Far rim' } });
+    expect([page.record.id, page.record.stored()?.id, page.record.state()]).toEqual(['q', 'q', 'as-stored']);
+  });
+
   it('goes on top of an earlier one of its own, whose answer was lost', async () => {
     const page = opened();
     await page.record.begin('p', rim);

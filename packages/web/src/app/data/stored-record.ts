@@ -164,9 +164,10 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
   }
 
   private through(input: Input): Observable<View> {
+    const { called } = this;
     return defer(() => {
       this.keeping = this.keepLatest();
-      return throughTrouble(() => this.send(input), {
+      return throughTrouble(() => this.send(input, called), {
         waiting: (_seconds, problem) => {
           this.unanswered = [...this.unanswered.filter((other) => other !== input), input];
           this.state.set('waiting');
@@ -234,10 +235,14 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
     return null;
   }
 
-  /** Sends it once nothing else of this record is on its way. */
-  private send(input: Input): Observable<View> {
+  /** Sends it once nothing else of this record is on its way. A page that has gone on to another leaves it to the outbox. */
+  private send(input: Input, called: string): Observable<View> {
     return defer(() => {
-      if (this.onItsWay !== null) return this.onItsWay.ended.pipe(switchMap(() => this.send(input)));
+      if (this.onItsWay !== null) return this.onItsWay.ended.pipe(switchMap(() => this.send(input, called)));
+      if (called !== this.called) {
+        void this.outbox.send();
+        return EMPTY;
+      }
       this.state.set('saving');
       // Not cut off by a later save or by leaving: the server may have it already.
       const answer = new ReplaySubject<View>(1);
@@ -246,14 +251,14 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
         catchError(() => of(null)),
       );
       this.onItsWay = { input, ended };
-      const { called } = this;
+      const { typedAt } = this;
       this.api
         .save(this.kind, called, input, this.stored())
         .pipe(
           tap({
             next: (saved) => {
               this.onItsWay = null;
-              this.accept(saved, input, called);
+              this.accept(saved, input, { called, typedAt });
             },
             error: () => (this.onItsWay = null),
           }),
@@ -263,10 +268,14 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
     });
   }
 
-  private accept(saved: View, input: Input, called: string): void {
+  private accept(
+    saved: View,
+    input: Input,
+    { called, typedAt }: { readonly called: string; readonly typedAt: string },
+  ): void {
     if (called !== this.called) {
       // The page has gone on to another one meanwhile.
-      void fromDevice(this.drafts.dropTyped({ ...this.key(), id: called }), undefined);
+      void fromDevice(this.drafts.dropTyped({ ...this.key(), id: called }, typedAt), undefined);
       return;
     }
     this.unanswered = [];

@@ -247,7 +247,7 @@ export class WalkIn {
     const [from, begun] = [what(), performance.now()];
     const step = (now: number): void => {
       const share = Math.max(0, Math.min(1, (now - begun) / ms));
-      what.set(from + share * (to - from));
+      what.set(share < 1 ? from + share * (to - from) : to);
       if (share < 1) this.moving = requestAnimationFrame(step);
     };
     this.moving = requestAnimationFrame(step);

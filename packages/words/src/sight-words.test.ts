@@ -15,9 +15,9 @@ describe('a sight picture in words', () => {
     expect(
       sightSentences({ markM: 4.1, markSeemsM: 13, bodyPointsM: 12, bodyPointsDeg: 5, feltM: -2 }, told),
     ).toEqual([
-      'The mark 4.1 m ahead seems 13.0 m right.',
-      'The body points 12.0 m right, at Chimney.',
-      'Felt aimed 2.0 m left.',
+      'The mark 4.1 m ahead seems 13 m right.',
+      'The body points 12 m right, at Chimney.',
+      'Felt aimed 2 m left.',
     ]);
   });
 

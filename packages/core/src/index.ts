@@ -249,7 +249,7 @@ export {
 export { type OnTheWay, SIGHTING_BEHIND_M, viewOnTheWay } from './scene/view-on-the-way.ts';
 
 // Eyes that are trained
-export { type SeededDice, seededDice } from './flight/dice.ts';
+export { type SeededDice, seededDice } from './dice/seeded-dice.ts';
 export {
   eyeFound,
   type EyeFound,

@@ -1,6 +1,6 @@
 import { RefusedInput } from '../refusal/refused-input.ts';
 import { type Bend } from './bend.ts';
-import { type SeededDice, seededDice } from './dice.ts';
+import { type SeededDice, seededDice } from '../dice/seeded-dice.ts';
 
 /** From–to, degrees from the target line, right positive. */
 export type Between = readonly [from: number, to: number];

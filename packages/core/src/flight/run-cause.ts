@@ -1,5 +1,5 @@
 import { type RunDraw, type RunPosterior } from './ball-run.ts';
-import { seededDice } from './dice.ts';
+import { seededDice } from '../dice/seeded-dice.ts';
 
 /** A figure of the set-up with how well it is known, degrees from the target line, right positive. */
 export interface Known {

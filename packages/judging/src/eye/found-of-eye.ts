@@ -49,8 +49,7 @@ export function foundOfEye({ task, trials }: Eye): FoundOfEye | null {
 }
 
 /**
- * What became of an eye since it was asked the same before; of turning also within one time, from the first blind
- * pictures to the last.
+ * What became of an eye since it was asked the same before.
  *
  * @returns null where there is nothing to compare
  * @example changeOfEye(null, { task: 'point', distanceM: 150, trials: [] }) // null

@@ -246,6 +246,7 @@ export {
   standScene,
   type StandWish,
 } from './scene/stand-scene.ts';
+export { TRESTLE_LINES, type TrestleLine, trestleScene, type TrestleWish } from './scene/trestle-scene.ts';
 export { type OnTheWay, SIGHTING_BEHIND_M, viewOnTheWay } from './scene/view-on-the-way.ts';
 
 // Eyes that are trained

@@ -75,6 +75,11 @@ test('a check is walked into before it is kept: as it is, as it should be, as it
   const drawn = (await pictures(page)) - before;
   process.stdout.write(`walking in for 3 s: ${drawn} pictures, ${Math.round(drawn / 3)} a second\n`);
   expect(drawn).toBeGreaterThan(2);
+  // The key that was pressed does nothing more, and the others go on from there.
+  for (const lifted of [true, false]) {
+    await page.keyboard.press('l');
+    await expect(sheet(page).getByRole('checkbox', { name: 'head lifted' })).toBeChecked({ checked: lifted });
+  }
 
   // Nothing changes, nothing is drawn.
   let still = -1;
@@ -279,4 +284,37 @@ test('turned until it looks square, and pointed at: the answer is told where it 
     await trainer(page).getByRole('button', { name: 'Next' }).click();
   }
   await expect(trainer(page).getByRole('region', { name: 'What was found' })).toBeVisible();
+});
+
+test('an instructor’s own eye is trained from behind, by keyboard, and its record is theirs alone', async ({
+  page,
+}) => {
+  await page.goto(`${new URL(page.url()).origin}/account`);
+  await page.getByRole('link', { name: 'Train it on pictures, from behind' }).press('Enter');
+  await expect(page.getByText('Too few pictures yet to say how your eye sees them.')).toBeVisible();
+  await page.getByRole('radio', { name: 'Left-handed' }).press('Enter');
+  await page.getByRole('radio', { name: 'Hips' }).press('Enter');
+  await trainer(page).getByRole('button', { name: 'Begin' }).press('Enter');
+  await expect(trainer(page).getByRole('status').first()).toContainText('Does the rod of the hips point');
+  await expect(page.locator('lo-chalk-picture .label').first()).toBeAttached();
+  expect(await axeViolations(page)).toEqual([]);
+  const say = (right: boolean): Promise<void> => page.keyboard.press(right ? 'ArrowRight' : 'ArrowLeft');
+  await answerSides(page, { from: 1, to: 7 }, say);
+  await page.reload();
+  await answerSides(page, { from: 8, to: 20 }, say);
+  await trainer(page).getByRole('button', { name: 'Done' }).press('Enter');
+  await expect(page.getByText('Kept for you alone.')).toBeVisible();
+  const told = page.getByRole('region', { name: 'On pictures and on the tee' });
+  await expect(told).toContainText('On pictures it sees lines');
+  await expect(told).toContainText('from 30 pictures: so far 20.');
+  await page.getByRole('radio', { name: 'Where does it point?' }).click();
+  await page.getByRole('radio', { name: '12 pictures' }).click();
+  await trainer(page).getByRole('button', { name: 'Begin' }).click();
+  for (let n = 1; n <= 12; n++) {
+    await expect(trainer(page).getByRole('status').first()).toContainText(`Picture ${n} of 12.`);
+    await new CheckPage(page).tapStrip('Where it points', 2);
+    await trainer(page).getByRole('button', { name: 'Next' }).click();
+  }
+  await trainer(page).getByRole('button', { name: 'Done' }).click();
+  await expect(told).toContainText('On the tee it sees them');
 });

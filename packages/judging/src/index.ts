@@ -108,3 +108,4 @@ export {
 
 // Eyes that are trained
 export { changeOfEye, type FoundOfEye, foundOfEye } from './eye/found-of-eye.ts';
+export { ENOUGH_OF_EACH, type ScreenRecord, screenRecord, teeBesideScreen } from './eye/eye-on-screen.ts';

@@ -35,6 +35,8 @@ async function readSchemas(folder: string): Promise<{ file: string; schema: Sche
 
 /** What a record of a kind takes in, with the table that its rows stand in. */
 interface KindSchema extends Schema {
+  /** Says whose its records are where neither the academy nor a student owns them. */
+  readonly $comment?: string;
   readonly description: string;
   readonly required: readonly string[];
   readonly properties: Readonly<Record<string, object>>;
@@ -51,6 +53,9 @@ async function readKinds(): Promise<{ table: string; schema: KindSchema }[]> {
     schema: schema as KindSchema,
   }));
 }
+
+/** Rows of such a kind name the instructor whose they are; what comes in never does. */
+const INSTRUCTORS_OWN = 'owner: instructor';
 
 const ROW_ID = {
   type: 'string',
@@ -84,7 +89,7 @@ function orNull(property: { readonly type?: unknown }): object {
 /** A row of a kind as a file has it: everything that it says, and its days. */
 function rowOf(
   table: string,
-  { title, description, required, properties }: KindSchema,
+  { title, description, required, properties, $comment: owner }: KindSchema,
 ): { readonly title: string } {
   const said = Object.entries(properties)
     .filter(([field]) => field !== 'revision')
@@ -96,6 +101,7 @@ function rowOf(
     table: { const: table },
     id: ROW_ID,
     revision: { type: 'integer', minimum: 0, maximum: 2147483647 },
+    ...(owner === INSTRUCTORS_OWN && { instructorId: ROW_ID }),
     ...Object.fromEntries(said),
     createdAt: instant('string'),
     deletedAt: instant(['string', 'null']),

@@ -9,6 +9,7 @@ import {
   type CheckDocument,
   type CheckInput,
   type ClubInput,
+  type EyeOnScreenInput,
   type PracticeDoneInput,
   type BallRunInput,
   type UsualMissInput,
@@ -101,6 +102,10 @@ export const validateLessonInput: Validator<LessonInput> = validator(generated.v
 /** Validates what a student has practised. */
 export const validatePracticeDoneInput: Validator<PracticeDoneInput> = validator(
   generated.validatePracticeDoneInput,
+);
+/** Validates what an instructor’s eye answered to pictures. */
+export const validateEyeOnScreenInput: Validator<EyeOnScreenInput> = validator(
+  generated.validateEyeOnScreenInput,
 );
 /** Validates where a student’s balls usually go. */
 export const validateUsualMissInput: Validator<UsualMissInput> = validator(generated.validateUsualMissInput);

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { eyeFigures, eyeSentences } from './eye-words.ts';
+import { eyeFigures, eyeSentences, screenSentence, teeSentence } from './eye-words.ts';
 
 const told = { unit: 'm', carryM: 150 } as const;
 const found = (meanDeg: number, half: number, thresholdDeg: number | null = null) => ({
@@ -35,6 +35,25 @@ describe('an eye in words', () => {
       expect(sentence.split(' ').length).toBeLessThanOrEqual(20);
     expect(eyeFigures(found(-4, 1, 1.5), 20)).toBe(
       'Bias 4.0° left (5.0° left to 3.0° left), threshold 1.5°, 20 pictures.',
+    );
+  });
+});
+
+describe('an instructor’s eye in words', () => {
+  const seen = (seenDeg: number) => ({ count: 40, seenDeg, sdDeg: 0.5 });
+
+  it('says where lines are seen on pictures, and nothing that chance alone does', () => {
+    expect(screenSentence(seen(-2), told)).toBe('On pictures it sees lines 5.2 m left of where they are.');
+    expect(screenSentence(seen(0.9), told)).toContain('where they are, as far');
+  });
+
+  it('says what the tee has to do with it once there are enough of each', () => {
+    const counts = { tee: 4, screen: 12, enough: 30 };
+    expect(teeSentence(null, counts, told)).toContain('30 pictures: so far 12');
+    expect(teeSentence(null, { ...counts, screen: 30 }, told)).toContain('30 guesses there: so far 4');
+    expect(teeSentence({ deltaDeg: 0.4, real: false }, counts, told)).toContain('as on pictures');
+    expect(teeSentence({ deltaDeg: -2, real: true }, counts, told)).toBe(
+      'On the tee it sees them 5.2 m farther left than on pictures.',
     );
   });
 });

@@ -1,3 +1,4 @@
+import { COVERAGE_FACTOR } from '@lotrecht/core/coverage';
 import { asideText, type BallTold, widthText } from './ball-words.ts';
 
 /** What was found of an eye, degrees, right positive. */
@@ -55,4 +56,42 @@ export function eyeFigures({ bias, thresholdDeg }: EyeSaid, count: number): stri
   };
   const threshold = thresholdDeg === null ? '' : `, threshold ${thresholdDeg.toFixed(1)}°`;
   return `Bias ${sided(bias.meanDeg)} (${sided(bias.lowDeg)} to ${sided(bias.highDeg)})${threshold}, ${count} pictures.`;
+}
+
+/** How an eye sees lines, degrees, positive too far right. */
+export interface EyeSeesSaid {
+  readonly count: number;
+  readonly seenDeg: number;
+  readonly sdDeg: number;
+}
+
+/**
+ * Where an instructor's eye sees lines on pictures.
+ *
+ * @example screenSentence({ count: 24, seenDeg: 2, sdDeg: 0.4 }, { unit: 'm', carryM: 150 }) // 'On pictures it sees lines 5.2 m right of where they are.'
+ */
+export function screenSentence({ seenDeg, sdDeg }: EyeSeesSaid, told: BallTold): string {
+  if (Math.abs(seenDeg) <= COVERAGE_FACTOR * sdDeg)
+    return 'On pictures it sees lines where they are, as far as these show.';
+  return `On pictures it sees lines ${asideText(seenDeg, told)} of where they are.`;
+}
+
+/**
+ * What tee and pictures have to do with each other.
+ *
+ * @param difference how much farther right lines are seen on the tee, degrees; null: too few of either
+ * @param counts guesses on the tee and pictures, and how many of each are enough
+ * @example teeSentence(null, { tee: 4, screen: 40, enough: 30 }, { unit: 'm', carryM: 150 }) // 'Held against the tee from 30 guesses there: so far 4.'
+ */
+export function teeSentence(
+  difference: EyeChangeSaid | null,
+  { tee, screen, enough }: { readonly tee: number; readonly screen: number; readonly enough: number },
+  told: BallTold,
+): string {
+  if (difference === null)
+    return screen < enough
+      ? `Held against the tee from ${enough} pictures: so far ${screen}.`
+      : `Held against the tee from ${enough} guesses there: so far ${tee}.`;
+  if (!difference.real) return 'On the tee it sees them as on pictures, as far as both show.';
+  return `On the tee it sees them ${widthText(difference.deltaDeg, told)} farther ${difference.deltaDeg < 0 ? 'left' : 'right'} than on pictures.`;
 }

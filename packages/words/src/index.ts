@@ -34,4 +34,12 @@ export {
 } from './ball-words.ts';
 export { missAgainst, type MissSaid, missText, type ReadFault } from './miss-words.ts';
 export { type SightSaid, sightSentences, type SightTold } from './sight-words.ts';
-export { type EyeChangeSaid, eyeFigures, type EyeSaid, eyeSentences } from './eye-words.ts';
+export {
+  type EyeChangeSaid,
+  eyeFigures,
+  type EyeSaid,
+  eyeSentences,
+  type EyeSeesSaid,
+  screenSentence,
+  teeSentence,
+} from './eye-words.ts';

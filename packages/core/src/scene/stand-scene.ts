@@ -31,7 +31,10 @@ export type CordName =
   | 'shaft'
   | 'edge'
   | 'aim'
-  | 'seeming';
+  | 'seeming'
+  | 'asked'
+  | 'trestle'
+  | 'post';
 
 /** A line in space, m. */
 export interface StandCord {

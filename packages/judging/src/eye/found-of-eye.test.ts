@@ -47,7 +47,7 @@ describe('what pictures say of an eye', () => {
     expect(foundOfEye(left(['blind', 4], ['blind', 5], ['blind', 6]))?.bias.meanDeg).toBe(5);
   });
 
-  it('of pointing is how far beside what was said', () => {
+  it('of pointing is on the other side of what was said: who sees it right takes left for square', () => {
     const found = foundOfEye({
       task: 'point',
       distanceM: 150,
@@ -57,7 +57,7 @@ describe('what pictures say of an eye', () => {
         { turnDeg: 6, answeredDeg: 9.5, help: 'blind' },
       ],
     });
-    expect(found?.bias.meanDeg).toBeCloseTo(3.17, 2);
+    expect(found?.bias.meanDeg).toBeCloseTo(-3.17, 2);
   });
 
   it('has changed where it is more than chance, and is compared with nothing where there is nothing', () => {

@@ -72,7 +72,8 @@ function ofErrors({ count, bias, spreadDeg }: EyeErrors): FoundOfEye {
 }
 
 function missedBy({ turnDeg, answeredDeg }: Trial): readonly number[] {
-  return answeredDeg === undefined ? [] : [answeredDeg - turnDeg];
+  // Who sees it right of where it points takes one for square that points left.
+  return answeredDeg === undefined ? [] : [turnDeg - answeredDeg];
 }
 
 function leftAt({ answeredDeg }: Trial): readonly number[] {

@@ -253,6 +253,19 @@ const WRITTEN: Readonly<
       ],
     },
   ],
+  '0025': [
+    {
+      text: `INSERT INTO usual_miss (academy_id, id, student_id, lesson_id, said_on, miss)
+             VALUES (?, ?, ?, ?, '2026-04-17', ?)`,
+      values: [
+        ACADEMY,
+        id(25),
+        STUDENT,
+        LESSON,
+        JSON.stringify({ start: 'right', clubGroup: 'mid-iron', where: 'range' }),
+      ],
+    },
+  ],
 };
 const states = Object.keys(WRITTEN);
 const running: TestApp[] = [];

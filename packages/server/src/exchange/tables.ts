@@ -21,7 +21,13 @@ const STAMPS = { createdAt: 'instant', deletedAt: 'instant' } as const;
 function tableOfKind({ table, fields, owner }: AnyKind): ExchangedTable {
   return {
     name: table,
-    fields: { id: 'plain', revision: 'plain', ...fields, ...STAMPS },
+    fields: {
+      id: 'plain',
+      revision: 'plain',
+      ...(owner === 'instructor' && { instructorId: 'plain' as const }),
+      ...fields,
+      ...STAMPS,
+    },
     order: ['id'],
     ofStudent: owner === 'student' ? 'studentId' : null,
   };
@@ -51,7 +57,7 @@ export const EXCHANGED_TABLES: readonly ExchangedTable[] = [
     order: ['instructorId'],
     ofStudent: null,
   },
-  ...KINDS.filter(({ owner }) => owner === 'academy').map(tableOfKind),
+  ...KINDS.filter(({ owner }) => owner !== 'student').map(tableOfKind),
   {
     name: 'student',
     fields: {

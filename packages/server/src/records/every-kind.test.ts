@@ -104,7 +104,9 @@ describe.each(KINDS.map((kind) => [kind.name, kind] as const))('a %s', (_name, k
     expect(countsOf(await broughtIn(house, file), 'same')).toMatchObject({ [kind.table]: 1 });
     const there = await houseOf(app, 'Where it comes to');
     expect(countsOf(await broughtIn(there, file), 'fresh')).toMatchObject({ [kind.table]: 1 });
-    expect((await there.head.get(path)).body).toMatchObject({ id });
+    // What is an instructor's own comes in as theirs, and whoever brings it does not see it.
+    if (kind.owner === 'instructor') expect((await there.head.get(path)).status).toBe(404);
+    else expect((await there.head.get(path)).body).toMatchObject({ id });
     // From the other house one cannot tell that it was changed here.
     await house.head.send('PATCH', path, { revision: 1, ...renamed(kind, PARTS[0]) });
     expect(countsOf(await broughtIn(there, await fileOf(house.head)), 'differ')).toMatchObject({
@@ -114,6 +116,21 @@ describe.each(KINDS.map((kind) => [kind.name, kind] as const))('a %s', (_name, k
     const refused = await answered(there, file.replace(line, JSON.stringify(bad)));
     expect(JSON.stringify(refused.at(-1))).toMatch(new RegExp(kind.orderedBy));
   });
+
+  if (kind.owner === 'instructor') {
+    it('is an instructor’s own: nobody else sees it or changes it, the head of the academy neither', async () => {
+      const id = await houseWith(kind);
+      const colleague = (await app.signedIn(house.actor.academyId, 'head')).client;
+      expect((await colleague.get(path)).status).toBe(404);
+      expect((await colleague.get(`/api/${kind.path}`)).body).toEqual([]);
+      expect((await house.head.get(`/api/${kind.path}`)).body).toMatchObject([{ id }]);
+      const part = { revision: 1, ...renamed(kind, PARTS[0]) };
+      expect((await colleague.send('PATCH', path, part)).status).toBe(404);
+      expect((await colleague.put(path, { ...sample, ...part, revision: 0 })).status).toBe(404);
+      expect((await colleague.delete(path)).status).toBe(404);
+      expect((await house.head.get(path)).body).toMatchObject({ revision: 1, ...sample });
+    });
+  }
 
   if (kind.owner === 'student') {
     it('is a student’s: seen with them alone, kept for a minor with consent alone, erased with them', async () => {

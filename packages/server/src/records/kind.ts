@@ -35,9 +35,9 @@ export interface Kind<Input extends Revised, View extends Stored> {
   readonly plural: string;
   /**
    * Whose they are. A student's have the field `studentId`, are seen with the student alone, want a guardian's consent
-   * for a minor, and go when the student is erased.
+   * for a minor, and go when the student is erased. An instructor's are their own: nobody else sees them, a head neither.
    */
-  readonly owner: 'academy' | 'student';
+  readonly owner: 'academy' | 'student' | 'instructor';
   /** What it says, beside id, revision and its days; a column is the same in lower case with underscores. */
   readonly fields: Readonly<Record<string, FieldKind>>;
   /** The field that lists go by. */

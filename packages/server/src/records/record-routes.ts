@@ -23,7 +23,7 @@ function routesOf(db: Database, kind: AnyKind): readonly Route[] {
   const ofStudent = kind.owner === 'student';
   const audit = ofStudent
     ? { seen: kind.name }
-    : ({ nothing: 'the academy’s own; no student is in it' } as const);
+    : ({ nothing: 'the academy’s or an instructor’s own; no student is in it' } as const);
   const toInput = kind.toInput ?? ((view: Said & Stored) => saidOf(kind, view, view.revision));
   return [
     {
@@ -84,7 +84,7 @@ export function changeRoutes<Input extends Revised, View extends Stored>(
   const one = `/api/${path}/:id`;
   const audit = changesStudent
     ? { changes: name }
-    : ({ nothing: 'the academy’s own; the change log has it' } as const);
+    : ({ nothing: 'the academy’s or an instructor’s own; the change log has it' } as const);
   return [
     {
       method: 'put',

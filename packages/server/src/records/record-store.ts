@@ -20,9 +20,12 @@ import {
   type Stored,
 } from './kind.ts';
 
+/** Who looks, and what they may see: what is an instructor's own is seen by them alone. */
+export type Seeing = Scope & Partial<Pick<Actor, 'instructorId'>>;
+
 /** Records of one kind, as they are changed, whoever keeps them. */
 export interface ChangedRecords<Input extends Revised, View extends Stored> {
-  readonly find: (db: Queries, scope: Scope, id: string) => Promise<View | undefined>;
+  readonly find: (db: Queries, scope: Seeing, id: string) => Promise<View | undefined>;
   /**
    * Adds or changes a record under the id that the browser chose; sending the same again changes nothing.
    *
@@ -37,7 +40,7 @@ export interface ChangedRecords<Input extends Revised, View extends Stored> {
 /** The same with what a declaration alone gives. */
 export interface RecordStore<Input extends Revised, View extends Stored> extends ChangedRecords<Input, View> {
   /** All of the academy's or, of a student's kind, all of a student's, in the kind's order. */
-  readonly list: (db: Queries, scope: Scope, studentId?: string) => Promise<readonly View[]>;
+  readonly list: (db: Queries, scope: Seeing, studentId?: string) => Promise<readonly View[]>;
   /** Adds a record without a note of it, as the demo does. @throws on an id that is taken (duplicate key) */
   readonly insert: (db: Queries, actor: Actor, id: string, input: Input) => Promise<void>;
 }
@@ -57,6 +60,7 @@ export function recordsOf<Input extends Revised, View extends Stored>(
 ): RecordStore<Input, View> {
   const table = declared(kind.table);
   const ofStudent = kind.owner === 'student';
+  const ofInstructor = kind.owner === 'instructor';
   const fields = Object.keys(kind.fields);
   const flags = fields.filter((field) => kind.fields[field] === 'flag');
   const columns = declared(fields.map((field) => `t.${columnOf(field)} AS \`${field}\``).join(', '));
@@ -66,31 +70,36 @@ export function recordsOf<Input extends Revised, View extends Stored>(
   const toView = kind.toView ?? ((row: Said & Stored): View => row as unknown as View);
 
   /** Rows that may be seen, deleted ones too, as `t`. */
-  const seen = (scope: Scope): SqlFragment =>
-    ofStudent
-      ? sql`${table} t JOIN student s ON s.academy_id = t.academy_id AND s.id = t.student_id
-        WHERE ${visibleStudents(scope)} AND s.deleted_at IS NULL`
-      : sql`${table} t WHERE t.academy_id = ${scope.academyId}`;
-  const select = (scope: Scope, where: SqlFragment): SqlFragment =>
+  const seen = (scope: Seeing): SqlFragment => {
+    if (ofStudent)
+      return sql`${table} t JOIN student s ON s.academy_id = t.academy_id AND s.id = t.student_id
+        WHERE ${visibleStudents(scope)} AND s.deleted_at IS NULL`;
+    const theirs = ofInstructor ? sql`AND t.instructor_id = ${scope.instructorId ?? null}` : sql``;
+    return sql`${table} t WHERE t.academy_id = ${scope.academyId} ${theirs}`;
+  };
+  const select = (scope: Seeing, where: SqlFragment): SqlFragment =>
     sql`SELECT t.id, t.revision, ${columns} FROM ${seen(scope)} AND t.deleted_at IS NULL AND ${where}`;
   const asSaid = (row: Said & Stored): Said & Stored => ({
     ...row,
     ...Object.fromEntries(flags.map((field) => [field, row[field] === 1])),
   });
-  const findRow = async (db: Queries, scope: Scope, id: string): Promise<(Said & Stored) | undefined> => {
+  const findRow = async (db: Queries, scope: Seeing, id: string): Promise<(Said & Stored) | undefined> => {
     const row = await db.maybeOne<Said & Stored>(select(scope, sql`t.id = ${id}`));
     return row && asSaid(row);
   };
-  const find = async (db: Queries, scope: Scope, id: string): Promise<View | undefined> => {
+  const find = async (db: Queries, scope: Seeing, id: string): Promise<View | undefined> => {
     const row = await findRow(db, scope, id);
     return row && toView(row);
   };
 
   const insertRow = async (db: Queries, actor: Actor, id: string, said: Said): Promise<void> => {
     const values = fields.map((field) => sql`${bound(kind.fields[field], said[field])}`);
+    const [owner, owning] = ofInstructor
+      ? [sql`instructor_id, `, sql`${actor.instructorId}, `]
+      : [sql``, sql``];
     await db.exec(sql`
-      INSERT INTO ${table} (academy_id, id, ${declared(fields.map(columnOf).join(', '))})
-      VALUES (${actor.academyId}, ${id}, ${values.reduce((all, value) => sql`${all}, ${value}`)})`);
+      INSERT INTO ${table} (academy_id, id, ${owner}${declared(fields.map(columnOf).join(', '))})
+      VALUES (${actor.academyId}, ${id}, ${owning}${values.reduce((all, value) => sql`${all}, ${value}`)})`);
   };
   const updateRow = async (db: Queries, actor: Actor, at: Stored, said: Said): Promise<boolean> => {
     const changes = fields

@@ -62,6 +62,23 @@ const SAMPLES: Readonly<Record<string, (ids: SampleIds) => object>> = {
       oddness: 4,
     },
   }),
+  'eye-on-screen': () => ({
+    doneOn: '2026-04-17',
+    startedAt: '2026-04-17T18:10:00.000Z',
+    note: 'In the hall',
+    pictures: {
+      task: 'point',
+      line: 'shoulders',
+      handedness: 'left',
+      wanted: 6,
+      seconds: 60,
+      distanceM: 150,
+      trials: [
+        { turnDeg: 4, answeredDeg: 2.5, help: 'blind' },
+        { turnDeg: -3, answeredDeg: -3.5, help: 'blind' },
+      ],
+    },
+  }),
   'usual-miss': ({ studentId }) => ({
     studentId,
     saidOn: '2026-04-17',

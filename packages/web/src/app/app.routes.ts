@@ -158,6 +158,11 @@ export const routes: Routes = [
         loadComponent: () => import('./views/academy/academy.ts').then((m) => m.AcademyPage),
       },
       {
+        path: 'account/eye',
+        title: 'Your own eye · Lotrecht',
+        loadComponent: () => import('./views/own-eye/own-eye.ts').then((m) => m.OwnEyePage),
+      },
+      {
         path: 'account',
         title: 'Account · Lotrecht',
         loadComponent: () => import('./views/account/account.ts').then((m) => m.AccountView),

@@ -32,6 +32,7 @@ export class LineAdmission {
       // What someone has done or set for themselves is nobody else's.
       case 'audit_entry':
       case 'instructor_settings':
+      case 'eye_on_screen':
         return people.has(line.instructorId) ? null : 'no-account';
       default:
         return null;

@@ -1,6 +1,7 @@
 import { type AnyKind } from '../kind.ts';
 import { BALL_RUN } from './ball-run.ts';
 import { CLUB } from './club.ts';
+import { EYE_ON_SCREEN } from './eye-on-screen.ts';
 import { METHOD } from './method.ts';
 import { PLACE } from './place.ts';
 import { PRACTICE_DONE } from './practice-done.ts';
@@ -13,6 +14,7 @@ export const KINDS: readonly AnyKind[] = [
   PLACE,
   METHOD,
   STATION_PLAN,
+  EYE_ON_SCREEN,
   CLUB,
   ROUTINE,
   PRACTICE_DONE,

@@ -56,6 +56,9 @@ const STROKES: Readonly<Record<CordName, Stroke>> = {
   edge: { colour: STEEL, px: 6 },
   aim: { colour: STEEL, px: 1.5, dashM: 0.15 },
   seeming: { colour: SEEMS, px: 1.5, dashM: 0.9 },
+  asked: { colour: OUT, px: 5 },
+  trestle: { colour: STEEL, px: 3 },
+  post: { colour: FAINT, px: 1.5 },
 };
 
 const POSTS: Readonly<Record<StandCard['kind'], string>> = {

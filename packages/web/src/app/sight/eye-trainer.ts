@@ -1,7 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
-import { sideSign, standScene, type StandWish, viewOnTheWay } from '@lotrecht/core';
+import {
+  radiansFromDegrees,
+  sideSign,
+  type StandWish,
+  TRESTLE_LINES,
+  type TrestleLine,
+  viewOnTheWay,
+} from '@lotrecht/core';
 import { changeOfEye, foundOfEye } from '@lotrecht/judging';
 import { type PlaceMark, type PracticeDoneInput } from '@lotrecht/records';
 import { asideText, type DistanceUnit, eyeFigures, eyeSentences } from '@lotrecht/words';
@@ -14,27 +21,50 @@ import {
   askedScene,
   begunEye,
   COUNTS,
+  type EyeQuestion,
   type EyeTask,
   type EyeTraining,
   helpAt,
   onEye,
   practiceOfEye,
+  sceneOfEye,
+  type SeenFrom,
   shownTurnDeg,
   targetAt,
 } from './eye-training.ts';
 
 type Eye = NonNullable<PracticeDoneInput['practice']['eye']>;
 
-const TASKS: readonly { readonly task: EyeTask; readonly title: string; readonly asks: string }[] = [
-  { task: 'side', title: 'Left or right?', asks: 'Does the rod at the toes point left or right of square?' },
-  { task: 'square', title: 'Turn it square', asks: 'Turn until it looks square.' },
-  { task: 'point', title: 'Where does it point?', asks: 'Where does the rod at the toes point?' },
+const TASKS: readonly { readonly task: EyeTask; readonly title: string }[] = [
+  { task: 'side', title: 'Left or right?' },
+  { task: 'square', title: 'Turn it square' },
+  { task: 'point', title: 'Where does it point?' },
 ];
+const LINE_WORDS: Readonly<Record<TrestleLine, string>> = {
+  toes: 'Feet',
+  knees: 'Knees',
+  hips: 'Hips',
+  shoulders: 'Shoulders',
+  eyes: 'Eye line',
+};
+const FROM_WORDS: readonly { readonly from: SeenFrom; readonly title: string }[] = [
+  { from: 'address', title: 'From address' },
+  { from: 'behind', title: 'From behind' },
+];
+
+function askedText({ task, line }: EyeQuestion): string {
+  const what =
+    line === undefined ? 'the rod at the toes' : `the rod of the ${LINE_WORDS[line].toLowerCase()}`;
+  if (task === 'side') return `Does ${what} point left or right of square?`;
+  return task === 'square' ? `Turn ${what} until it looks square.` : `Where does ${what} point?`;
+}
 const HELP = {
   blind: '',
   told: 'The answer is told after each.',
   mark: 'A mark lies on the line.',
 } as const;
+/** Behind a student one looks so much lower than to the target, degrees. */
+const BEHIND_LOWER_DEG = 10;
 const STEP_DEG = 0.5;
 const MOST_TURN_DEG = 12;
 
@@ -48,7 +78,9 @@ const MOST_TURN_DEG = 12;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class EyeTrainer {
-  /** The student’s own eyes, club and place. */
+  /** One’s own feet from one’s own eyes, or somebody else’s body seen from behind. */
+  readonly whose = input<'own' | 'student'>('own');
+  /** The student’s eyes, club and place. */
   readonly wish = input.required<StandWish>();
   readonly unit = input.required<DistanceUnit>();
   /** One that was begun here earlier; null: none. */
@@ -61,15 +93,21 @@ export class EyeTrainer {
 
   protected readonly tasks = TASKS;
   protected readonly task = signal<EyeTask>('side');
+  protected readonly froms = FROM_WORDS;
+  protected readonly from = signal<SeenFrom>('address');
+  protected readonly lines = TRESTLE_LINES;
+  protected readonly lineWords = LINE_WORDS;
+  protected readonly line = signal<TrestleLine>('shoulders');
   protected readonly wanted = signal(COUNTS.side[0] ?? 20);
   protected readonly counts = computed(() => COUNTS[this.task()]);
   /** Turned by hand so far. */
   private readonly turned = signal<number | null>(null);
 
   protected readonly told = computed(() => ({ unit: this.unit(), carryM: this.aimed().target.distanceM }));
-  protected readonly asks = computed(
-    () => TASKS.find(({ task }) => task === this.training()?.task)?.asks ?? '',
-  );
+  protected readonly asks = computed(() => {
+    const training = this.training();
+    return training === null ? '' : askedText(training);
+  });
   protected readonly helpText = computed(() => {
     const training = this.training();
     return training === null ? '' : HELP[helpAt(training)];
@@ -94,10 +132,17 @@ export class EyeTrainer {
   });
   protected readonly scene = computed(() => {
     const training = this.training();
-    const scene = standScene(this.turnedWish());
-    return training === null ? scene : askedScene(scene, helpAt(training), training.told);
+    if (training === null) return null;
+    const scene = sceneOfEye(training, this.turnedWish(), this.turnDeg());
+    return askedScene(scene, helpAt(training), training.told);
   });
-  protected readonly view = computed(() => viewOnTheWay(this.turnedWish(), { walk: 1, look: 1 }));
+  protected readonly view = computed(() => {
+    const behind = this.training()?.from === 'behind';
+    // From address one looks at the mark; from behind at the body, the target still in sight.
+    if (!behind) return viewOnTheWay(this.turnedWish(), { walk: 1, look: 1 });
+    const view = viewOnTheWay(this.turnedWish(), { walk: 0, look: 2 });
+    return { ...view, loweredRad: view.loweredRad + radiansFromDegrees(BEHIND_LOWER_DEG) };
+  });
   /** What is seen, for the strip that is tapped. */
   protected readonly marks = computed((): readonly PlaceMark[] => {
     const { target, landmarks } = this.aimed();
@@ -125,13 +170,15 @@ export class EyeTrainer {
   protected readonly found = computed(() => {
     const training = this.training();
     if (training === null || training.endedAtMs === null) return null;
-    const { task, trials } = training;
-    const now: Eye = { task, distanceM: this.wish().target.distanceM, trials: [...trials] };
+    const { task, from = 'address', trials } = training;
+    const now: Eye = { task, from, distanceM: this.wish().target.distanceM, trials: [...trials] };
     const found = foundOfEye(now);
     if (found === null) return { sentences: ['Too few pictures to say what looks square.'], figures: '' };
-    const before = this.earlier().findLast((eye) => eye.task === task && foundOfEye(eye) !== null) ?? null;
+    const before = this.earlier().findLast(
+      (eye) => eye.task === task && (eye.from ?? 'address') === from && foundOfEye(eye) !== null,
+    );
     return {
-      sentences: eyeSentences(found, changeOfEye(before, now), {
+      sentences: eyeSentences(found, changeOfEye(before ?? null, now), {
         unit: this.unit(),
         carryM: now.distanceM,
       }),
@@ -146,7 +193,12 @@ export class EyeTrainer {
 
   protected begin(): void {
     const chance = { nowMs: Date.now(), seed: Math.floor(Math.random() * 2 ** 31) };
-    this.changed.emit(begunEye(this.task(), this.wanted(), chance));
+    const task = this.task();
+    const question: EyeQuestion =
+      this.whose() === 'student'
+        ? { task, from: 'behind', line: this.line() }
+        : { task, from: task === 'point' ? this.from() : 'address' };
+    this.changed.emit(begunEye(question, this.wanted(), chance));
   }
 
   protected saySide(saidRight: boolean): void {

@@ -1,4 +1,4 @@
-import { standScene } from '@lotrecht/core';
+import { standScene, TRESTLE_LINES } from '@lotrecht/core';
 import { usualStand } from '@lotrecht/paper';
 import {
   answeredEye,
@@ -8,12 +8,13 @@ import {
   helpAt,
   onEye,
   practiceOfEye,
+  sceneOfEye,
   shownTurnDeg,
   targetAt,
 } from './eye-training.ts';
 
 const begun = (task: EyeTraining['task'], wanted: number): EyeTraining =>
-  begunEye(task, wanted, { nowMs: Date.UTC(2026, 10, 28, 9), seed: 7 });
+  begunEye({ task }, wanted, { nowMs: Date.UTC(2026, 10, 28, 9), seed: 7 });
 
 describe('pictures that are answered', () => {
   it('of left or right follow what was answered, and end after so many', () => {
@@ -97,5 +98,33 @@ describe('pictures that are answered', () => {
     expect(blind).toContain('toe-rod');
     expect(names('mark', false)).toContain('mark');
     expect(names('blind', true)).toContain('target-line');
+  });
+
+  it('of somebody else show each line on trestles, the asked one turned, the others by chance beside it', () => {
+    const wish = usualStand({
+      handedness: 'right',
+      club: 'mid-iron',
+      target: { name: 'Barge', distanceM: 150 },
+      marks: [],
+      statureMm: null,
+    });
+    const chance = { nowMs: Date.UTC(2026, 10, 28, 9), seed: 7 };
+    const training = begunEye({ task: 'point', from: 'behind', line: 'hips' }, 6, chance);
+    const turnOf = (turnDeg: number, name: string): readonly number[] =>
+      sceneOfEye(training, wish, turnDeg)
+        .cords.filter((cord) => cord.name === name)
+        .map(({ points: [a, b] }) =>
+          a && b ? (Math.atan2(b.xM - a.xM, b.yM - a.yM) * 180) / Math.PI : Number.NaN,
+        );
+    expect(turnOf(4, 'asked')[0]).toBeCloseTo(4, 9);
+    expect(turnOf(4, 'trestle')).toHaveLength(TRESTLE_LINES.length - 1);
+    expect(new Set(turnOf(4, 'trestle')).size).toBe(TRESTLE_LINES.length - 1);
+    for (const turn of turnOf(4, 'trestle')) expect(Math.abs(turn - 4)).toBeLessThanOrEqual(5);
+    expect(turnOf(4, 'trestle')).toEqual(turnOf(4, 'trestle'));
+    // Somebody left-handed stands on the other side and is turned the same way.
+    const other = { ...wish, handedness: 'left' as const };
+    const [asked] = sceneOfEye(training, other, 4).cords.filter(({ name }) => name === 'asked');
+    expect(asked?.points[0]?.xM).toBeGreaterThan(0);
+    expect(practiceOfEye(training, 150, chance.nowMs).practice.eye?.from).toBe('behind');
   });
 });

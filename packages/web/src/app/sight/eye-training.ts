@@ -1,4 +1,14 @@
-import { nextTurnDeg, seededDice, type StandScene } from '@lotrecht/core';
+import {
+  nextTurnDeg,
+  seededDice,
+  sideSign,
+  type StandScene,
+  standScene,
+  type StandWish,
+  TRESTLE_LINES,
+  type TrestleLine,
+  trestleScene,
+} from '@lotrecht/core';
 import { type PracticeDoneInput } from '@lotrecht/records';
 import { localDay } from '../words/dates.ts';
 
@@ -6,9 +16,20 @@ type EyeTrained = NonNullable<PracticeDoneInput['practice']['eye']>;
 export type EyeTask = EyeTrained['task'];
 export type EyeTrial = EyeTrained['trials'][number];
 
-/** Pictures that are being answered. */
-export interface EyeTraining {
+/** From where a picture is looked at. */
+export type SeenFrom = NonNullable<EyeTrained['from']>;
+
+/** What is asked, of whom. */
+export interface EyeQuestion {
   readonly task: EyeTask;
+  /** Default: from address. */
+  readonly from?: SeenFrom;
+  /** Somebody else’s body on trestles: this line of it is asked. Default: one’s own feet. */
+  readonly line?: TrestleLine;
+}
+
+/** Pictures that are being answered. */
+export interface EyeTraining extends EyeQuestion {
   readonly wanted: number;
   readonly startedAtMs: number;
   readonly endedAtMs: number | null;
@@ -33,11 +54,11 @@ const TARGETS_FROM = 100;
 const SQUARE_HELP = ['blind', 'told', 'mark', 'blind'] as const;
 
 export function begunEye(
-  task: EyeTask,
+  question: EyeQuestion,
   wanted: number,
   { nowMs, seed }: { readonly nowMs: number; readonly seed: number },
 ): EyeTraining {
-  return { task, wanted, startedAtMs: nowMs, endedAtMs: null, seed, trials: [], told: false };
+  return { ...question, wanted, startedAtMs: nowMs, endedAtMs: null, seed, trials: [], told: false };
 }
 
 /** Which picture it is at: the last one again while its answer is told. */
@@ -107,7 +128,7 @@ export function practiceOfEye(
   distanceM: number,
   nowMs: number,
 ): Omit<PracticeDoneInput, 'studentId' | 'revision'> {
-  const { task, wanted, trials, startedAtMs, endedAtMs } = training;
+  const { task, from, wanted, trials, startedAtMs, endedAtMs } = training;
   const began = new Date(startedAtMs);
   return {
     doneOn: localDay(began),
@@ -118,9 +139,31 @@ export function practiceOfEye(
       done: trials.length,
       seconds: Math.round(((endedAtMs ?? nowMs) - startedAtMs) / 1000),
       spoken: false,
-      eye: { task, distanceM, trials: [...trials] },
+      eye: { task, ...(from && { from }), distanceM, trials: [...trials] },
     },
   };
+}
+
+/** Other lines of a body on trestles are turned by up to this beside the one that is asked, degrees. */
+const BESIDE_DEG = 5;
+/** Draws for them come after those for targets. */
+const BESIDE_FROM = 300;
+
+/** The picture at hand: one’s own set-up, or somebody else’s body on trestles, turned by what is asked. */
+export function sceneOfEye(training: EyeTraining, wish: StandWish, turnDeg: number): StandScene {
+  const side = sideSign(wish.handedness);
+  if (training.line === undefined) return standScene(wish);
+  const asked = training.line;
+  const turns = TRESTLE_LINES.map((line, n) => {
+    const draw = BESIDE_FROM + at(training) * TRESTLE_LINES.length + n;
+    const beside = line === asked ? 0 : (2 * chance(training.seed, draw) - 1) * BESIDE_DEG;
+    return [line, side * (turnDeg + beside)] as const;
+  });
+  return trestleScene({
+    ...wish,
+    turnsDeg: Object.fromEntries(turns) as Record<TrestleLine, number>,
+    asked,
+  });
 }
 
 /** Nothing in the picture gives the answer away: no target line, no mark but where it helps, nothing that points. */
@@ -136,7 +179,15 @@ export function askedScene(scene: StandScene, help: EyeTrial['help'], told: bool
   };
 }
 
-const ASKED_CORDS: ReadonlySet<string> = new Set(['toe-rod', 'foot', 'shaft', 'edge']);
+const ASKED_CORDS: ReadonlySet<string> = new Set([
+  'toe-rod',
+  'foot',
+  'shaft',
+  'edge',
+  'asked',
+  'trestle',
+  'post',
+]);
 const ASKED_CARDS: ReadonlySet<string> = new Set(['target', 'landmark']);
 
 /** The n-th number from 0 to below 1 that is drawn with a seed. */

@@ -15,7 +15,7 @@ import {
 } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
-import { Router } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { fromEvent, type Observable, Subscription, switchMap } from 'rxjs';
 import { type CheckRecord, type SavedCheckView } from '@lotrecht/records';
 import { AcademyApi } from '../../api/academy-api.ts';
@@ -83,6 +83,7 @@ const BEGUN: Readonly<Record<string, BegunStep>> = { blind: 'blind', work: 'work
     OrderFirst,
     ProblemNote,
     ReadingTable,
+    RouterLink,
     Release,
     SetUpList,
     StringBoard,

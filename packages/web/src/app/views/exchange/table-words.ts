@@ -10,6 +10,7 @@ export const TABLE_WORDS = [
   ['guardian_consent', 'Consents'],
   ['club', 'Clubs'],
   ['routine', 'Walk-ins'],
+  ['eye_on_screen', 'Eyes on the screen'],
   ['practice_done', 'Practice'],
   ['ball_run', 'Runs of balls'],
   ['usual_miss', 'Usual misses'],

@@ -190,6 +190,7 @@ export const CHAPTERS: readonly Chapter[] = [
           'From address a square set-up looks turned. Pictures in true perspective tell by how much.',
           'Left or right: twenty answers tell what looks square, and how finely the eye tells. Forty tell it finer.',
           'Turn it square: blind, then with the answer, then with a mark, then blind again.',
+          'Instructors train theirs from behind, on any line. It is kept apart from guesses on the tee.',
           'Nothing is scored. The next blind check shows whether it carried over.',
         ],
       },

@@ -71,6 +71,13 @@ export class FindingWords {
     return lessonDifferences(before, [{ document: shown.document, result: shown.result }], false);
   });
 
+  /** Where the eye is trained, when the picture is what misleads or the look is what moves the body; null: neither. */
+  readonly eyeTraining = computed(() => {
+    const lesson = this.content.lesson();
+    const misled = this.content.shown()?.result?.targetPicture === true || this.drift().some((d) => d.real);
+    return lesson !== null && misled ? ['/lessons', lesson.id, 'eye'] : null;
+  });
+
   /** What the answer is made from: nobody should take it for the tape's alone. */
   private readonly madeFrom = computed(() => {
     const shown = this.content.shown();

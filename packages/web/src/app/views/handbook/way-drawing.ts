@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import { type HandbookDrawing } from './chapters.ts';
+import { type HandbookDrawing } from './chapters/chapter.ts';
 
 /** How a line is read, seen from above with the target up: string, ball, marks and what is measured. */
 @Component({

@@ -258,6 +258,14 @@ export {
   type SeenBetween,
   type SideAnswer,
 } from './training/square-to-the-eye.ts';
+export {
+  type Fading,
+  FADING_STAGES,
+  fadingOf,
+  type FadingStage,
+  type FadingStep,
+  type SelfRead,
+} from './practice/fading.ts';
 export { biasChange, type EyeErrors, eyeErrors, type KnownBias } from './training/errors-of-eye.ts';
 
 // Refusals

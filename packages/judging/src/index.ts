@@ -50,6 +50,29 @@ export { requireMethodDocument, requireMethodInput } from './method/require-meth
 export { settingGeometry, type SettingFigure } from './method/setting-geometry.ts';
 export { KNOWN_METHODS, SHIPPED_METHODS } from './method/shipped-methods.ts';
 
+// What is practised
+export {
+  type Adherence,
+  adherenceOf,
+  type Block,
+  blocksOf,
+  daysOfPlan,
+  fadingOfPlan,
+  type PlanFading,
+  questionsOf,
+  type SelfReadRow,
+  type SessionState,
+  type Weekday,
+  WEEKDAYS,
+} from './practice/plan.ts';
+export {
+  type Found,
+  ONE_THING_OF_ITEM,
+  ONE_THINGS,
+  type OneThing,
+  oneThingsOf,
+} from './practice/one-thing.ts';
+
 // Places, the target line and the aids
 export { DEFAULT_SETTINGS } from './station/default-settings.ts';
 export { type ComposedTargetLine, composeTargetLine } from './station/compose-target-line.ts';

@@ -39,5 +39,15 @@ export { partnerCard } from './card/partner-card.ts';
 // What goes home
 export { boardDrawing } from './hand-out/board.ts';
 export { composeHandOut, type HandOutGround } from './hand-out/compose-hand-out.ts';
-export { type Drill, drillOf, DRILLS, drillsFor, ORDER_DRILL, USUAL_DOSE } from './hand-out/drills.ts';
 export { handOut, type HandOutWish } from './hand-out/hand-out.ts';
+
+// What is practised
+export { type Drill, type Need, type Piece } from './practice/drill.ts';
+export {
+  drillDrawing,
+  type DrillSizes,
+  drillSizes,
+  type DrillUnits,
+  type KnownSizes,
+} from './practice/drill-drawing.ts';
+export { drillOf, DRILLS, drillsFor, howOf, ORDER_DRILL, USUAL_DOSE } from './practice/drills.ts';

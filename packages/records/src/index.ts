@@ -24,6 +24,9 @@ export {
 } from './api/roster-views.ts';
 export {
   type EyeGround,
+  type FadingView,
+  type PlanPage,
+  type PlanPageBlock,
   type ConsentView,
   type ProposedConsentView,
   type HandOutPage,

@@ -11,6 +11,7 @@ import {
   type ClubInput,
   type EyeOnScreenInput,
   type PracticeDoneInput,
+  type PracticePlanInput,
   type BallRunInput,
   type UsualMissInput,
   type RoutineInput,
@@ -99,6 +100,10 @@ export const validateStudentInput: Validator<StudentInput> = validator(generated
 /** Validates a lesson as typed in. */
 export const validateLessonInput: Validator<LessonInput> = validator(generated.validateLessonInput);
 
+/** Validates what a student is to practise. */
+export const validatePracticePlanInput: Validator<PracticePlanInput> = validator(
+  generated.validatePracticePlanInput,
+);
 /** Validates what a student has practised. */
 export const validatePracticeDoneInput: Validator<PracticeDoneInput> = validator(
   generated.validatePracticeDoneInput,

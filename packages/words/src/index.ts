@@ -43,3 +43,14 @@ export {
   screenSentence,
   teeSentence,
 } from './eye-words.ts';
+export {
+  BLOCK_WORDS,
+  doseText,
+  type FadingSaid,
+  fadingSentence,
+  ONE_THING_WORDS,
+  type SinceSaid,
+  sinceSentences,
+  STAGE_HELP,
+  STAGE_WORDS,
+} from './plan-words.ts';

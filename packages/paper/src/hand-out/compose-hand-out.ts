@@ -21,7 +21,8 @@ import { LINE_NAMES } from '@lotrecht/core';
 import { sightPicture } from '../sight/sight-picture.ts';
 import { type SightOfCheck } from '../sight/sight-of-check.ts';
 import { boardDrawing } from './board.ts';
-import { type Drill, USUAL_DOSE } from './drills.ts';
+import { type Drill } from '../practice/drill.ts';
+import { howOf, USUAL_DOSE } from '../practice/drills.ts';
 import { type HandOutWish } from './hand-out.ts';
 
 /** What a hand-out is made from. */
@@ -91,7 +92,7 @@ export function composeHandOut(ground: HandOutGround): HandOutWish {
             }),
     drill: {
       name: drill.name,
-      how: drill.how,
+      how: howOf(drill, junior),
       dose: ground.dose === '' ? USUAL_DOSE : ground.dose,
     },
     checkYourself: junior

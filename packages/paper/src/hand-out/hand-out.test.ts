@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { checkWith, handOutOn, printing, svgOf, textOf } from '../test/samples.ts';
 import { boardDrawing } from './board.ts';
-import { drillOf, DRILLS, ORDER_DRILL } from './drills.ts';
+import { drillOf, ORDER_DRILL } from '../practice/drills.ts';
 
 describe('a hand-out', () => {
   it('has one priority with move and feel, drill and dose, and cautions', () => {
@@ -94,13 +94,5 @@ describe('the board on paper', () => {
         expect(y).toBeLessThanOrEqual(heightMm);
       }
     }
-  });
-});
-
-describe('drills', () => {
-  it('are found by their id, each its own; one that is not there any more falls back to the first', () => {
-    expect(new Set(DRILLS.map((d) => d.id)).size).toBe(DRILLS.length);
-    for (const drill of DRILLS) expect(drillOf(drill.id)).toBe(drill);
-    expect(drillOf('no such drill')).toBe(DRILLS[1]);
   });
 });

@@ -5,7 +5,7 @@ import { type Measure, type Place, type Shape, type Sheet } from '../drawing/sha
 import { PAPER_COLOURS, toSvg } from '../drawing/svg.ts';
 import { type Printing } from '../drawing/page.ts';
 import { composeHandOut } from '../hand-out/compose-hand-out.ts';
-import { drillOf } from '../hand-out/drills.ts';
+import { drillOf } from '../practice/drills.ts';
 import { handOut } from '../hand-out/hand-out.ts';
 import { sightOfCheck } from '../sight/sight-of-check.ts';
 import { stationOfMethod } from '../station/station-of-method.ts';

@@ -98,6 +98,54 @@ export interface EyeGround {
   readonly marks: readonly PlaceMark[];
 }
 
+/** Where the help of a plan stands, and what moved it. */
+export interface FadingView {
+  readonly planId: string;
+  readonly stage: PlanPage['stage'];
+  /** After each self-check: how likely the line stood as wanted. */
+  readonly inProbability: readonly number[];
+  /** Day of each self-check, YYYY-MM-DD. */
+  readonly days: readonly string[];
+  readonly steps: readonly {
+    readonly read: number;
+    readonly from: PlanPage['stage'];
+    readonly to: PlanPage['stage'];
+    readonly why: 'two-in' | 'one-out';
+  }[];
+}
+
+/** A part of a session, as a phone leads through it. */
+export interface PlanPageBlock {
+  /** `looks`, `drill:` with its id, `performance`, `eye` or `check`. */
+  readonly block: string;
+  readonly title: string;
+  readonly dose: string;
+  readonly reps: number;
+  readonly steps: readonly string[];
+  readonly feel: string;
+  readonly cautions: readonly string[];
+  /** From above, at the student's own sizes, as SVG; null where nothing is laid. */
+  readonly drawing: string | null;
+}
+
+/** What a student is to practise until the next lesson. */
+export interface PlanPage {
+  readonly id: string;
+  readonly oneThing: string;
+  readonly note: string;
+  /** The line that the self-checks read, and how it is read. */
+  readonly line: 'face' | 'toes' | 'heels' | 'knees' | 'hips' | 'shoulders' | 'eyes';
+  readonly checkHow: string;
+  readonly stage: 'rods' | 'checks' | 'mark' | 'nothing' | 'pressure';
+  /** What the stage means, and why it is this one. */
+  readonly help: string;
+  readonly why: string;
+  readonly sessions: readonly { readonly id: string; readonly on: string; readonly doneOn: string | null }[];
+  readonly blocks: readonly PlanPageBlock[];
+  /** Where a calendar finds it; null for a link from before there were any. */
+  readonly calendarPath: string | null;
+}
+
 /** What a student's link shows: a first name and hand-outs, nothing else. */
 export interface StudentLinkPage {
   readonly firstName: string;
@@ -113,6 +161,8 @@ export interface StudentLinkPage {
   readonly handOuts: readonly HandOutPage[];
   readonly training: TrainingGround;
   readonly eye: EyeGround;
+  /** Null: none was made. */
+  readonly plan: PlanPage | null;
   /** Days on which the drill was ticked off, newest first. */
   readonly drillDays: readonly string[];
 }

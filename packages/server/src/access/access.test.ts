@@ -18,6 +18,7 @@ let stranger: TestClient;
 
 const PUBLIC = [
   'get /api/take-home',
+  'get /api/calendars/:token',
   'put /api/take-home/self-checks/:id',
   'put /api/take-home/practice/:id',
   'get /health/live',

@@ -266,6 +266,26 @@ const WRITTEN: Readonly<
       ],
     },
   ],
+  '0026': [
+    {
+      text: `INSERT INTO eye_on_screen (academy_id, id, instructor_id, done_on, started_at, pictures)
+             VALUES (?, ?, ?, '2026-04-17', '2026-04-17T18:10:00.000Z', ?)`,
+      values: [
+        ACADEMY,
+        id(26),
+        HEAD,
+        JSON.stringify({
+          task: 'point',
+          line: 'hips',
+          handedness: 'right',
+          wanted: 1,
+          seconds: 5,
+          distanceM: 150,
+          trials: [{ turnDeg: 2, answeredDeg: 1, help: 'blind' }],
+        }),
+      ],
+    },
+  ],
 };
 const states = Object.keys(WRITTEN);
 const running: TestApp[] = [];

@@ -2,9 +2,9 @@ import { randomUUID } from 'node:crypto';
 import { type Logger } from 'pino';
 import { type AppMiddleware } from './context.ts';
 
-/** A one-time link's token is a secret that stands in the path. */
+/** Tokens of one-time links and of calendars are secrets that stand in the path. */
 function withoutSecrets(path: string): string {
-  return path.replace(/^(\/(?:api\/links|link)\/).+/, '$1…');
+  return path.replace(/^(\/(?:api\/links|api\/calendars|link)\/).+/, '$1…');
 }
 
 /** Gives each request an id and one structured line in the log. Paths are logged without their query. */

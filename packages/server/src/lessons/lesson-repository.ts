@@ -74,6 +74,16 @@ export async function listLessonsOfStudent(
   return { lessons, next: isLast ? null : JSON.stringify([last.heldOn, last.id]) };
 }
 
+/** The day that is agreed for a student’s next lesson, YYYY-MM-DD; null: none is. */
+export async function nextLessonOn(db: Queries, scope: Scope, studentId: string): Promise<string | null> {
+  const row = await db.maybeOne<{ nextOn: string | null }>(sql`
+    SELECT l.next_on AS nextOn FROM lesson l JOIN student s ON s.academy_id = l.academy_id AND s.id = l.student_id
+    WHERE ${visibleStudents(scope)} AND l.student_id = ${studentId} AND l.kind = 'lesson' AND l.deleted_at IS NULL
+      AND s.deleted_at IS NULL
+    ORDER BY l.held_on DESC, l.id DESC LIMIT 1`);
+  return row?.nextOn ?? null;
+}
+
 /** One lesson, if the actor may see its student. */
 export async function findLesson(db: Queries, scope: Scope, id: string): Promise<LessonRow | undefined> {
   const row = await db.maybeOne<StoredLesson>(

@@ -2,6 +2,7 @@ import { BALL_RUN } from './kinds/ball-run.ts';
 import { CLUB } from './kinds/club.ts';
 import { ROUTINE } from './kinds/routine.ts';
 import { PRACTICE_DONE } from './kinds/practice-done.ts';
+import { PRACTICE_PLAN } from './kinds/practice-plan.ts';
 import { METHOD } from './kinds/method.ts';
 import { PLACE } from './kinds/place.ts';
 import { USUAL_MISS } from './kinds/usual-miss.ts';
@@ -13,6 +14,8 @@ export const places = recordsOf(PLACE);
 export const routines = recordsOf(ROUTINE);
 /** What students have practised. */
 export const practiceDone = recordsOf(PRACTICE_DONE);
+/** What students practise until the next lesson. */
+export const practicePlans = recordsOf(PRACTICE_PLAN);
 /** Balls in a row. */
 export const ballRuns = recordsOf(BALL_RUN);
 /** Where students' balls usually go. */

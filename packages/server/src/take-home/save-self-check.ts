@@ -59,13 +59,14 @@ async function store(tx: Queries, link: OpenStudentLink, id: string, input: Self
   await recordChange(tx, actor, { ...own, kind: 'self-check', id });
   if (input.reading === undefined) return;
   const last = (await listLastChecks(tx, actor, studentId, 1))[0]?.document;
-  const { by, ...values } = input.reading;
-  const reading: TypedReading = { line: 'toes', by, values };
+  const reading = typedReading(input.reading);
   const document = composeCheck({
     handedness: student.handedness,
     club: last?.club ?? USUAL_CLUB,
     target:
-      by === 'pointsAt' ? { ...last?.target, distanceM: input.reading.distanceM } : (last?.target ?? {}),
+      input.reading.by === 'pointsAt'
+        ? { ...last?.target, distanceM: input.reading.distanceM }
+        : (last?.target ?? {}),
     targetLine: { sightingDeg: SIGHTED_ALONE_DEG },
     readings: [reading],
     ...(last && { judgement: judgementOf(last) }),
@@ -90,6 +91,16 @@ async function store(tx: Queries, link: OpenStudentLink, id: string, input: Self
   );
   await logChange(tx, actor, { ...own, kind: 'lesson', id: lessonId });
   await logChange(tx, actor, { ...own, kind: 'check', id, revision: 1 });
+}
+
+/** By tape the toes, by where a club points whichever line it was laid along. */
+function typedReading(reading: NonNullable<SelfCheckInput['reading']>): TypedReading {
+  if (reading.by === 'gaps') {
+    const { by, ...values } = reading;
+    return { line: 'toes', by, values };
+  }
+  const { by, line = 'toes', ...values } = reading;
+  return { line, by, values };
 }
 
 /**

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { type StudentLinkInput, type StudentLinkView } from '@lotrecht/records';
 import { type Queries } from '../database/database.ts';
 import { ifPossible } from '../database/in-time.ts';
-import { sql } from '../database/sql.ts';
+import { sql, type SqlFragment } from '../database/sql.ts';
 import { isoFromUtc } from '../database/utc.ts';
 import { type Actor } from '../access/actor.ts';
 import { type Scope } from '../access/scope.ts';
@@ -25,6 +25,15 @@ export interface OpenStudentLink {
   readonly minor: number;
   readonly statureMm: number | null;
   readonly expiresAt: string;
+  /** A calendar goes with it: links that were made before there were any have none. */
+  readonly hasCalendar: number;
+}
+
+/**
+ * The secret of a link’s calendar, in an address that calendars keep and show: from it nobody finds the link’s own.
+ */
+export function calendarTokenOf(token: string): string {
+  return hashToken(`calendar of ${token}`).toString('base64url');
 }
 
 /** Who keeps what a student sends: the instructor whose student it is. A link shows that student alone. */
@@ -41,8 +50,9 @@ export async function insertStudentLink(
 ): Promise<{ readonly id: string; readonly token: string }> {
   const [id, token] = [randomUUID(), newToken()];
   await db.exec(sql`
-    INSERT INTO student_link (token_hash, academy_id, id, student_id, instructor_id, recipient, expires_at)
-    VALUES (${hashToken(token)}, ${actor.academyId}, ${id}, ${studentId}, ${actor.instructorId}, ${recipient},
+    INSERT INTO student_link
+      (token_hash, calendar_hash, academy_id, id, student_id, instructor_id, recipient, expires_at)
+    VALUES (${hashToken(token)}, ${hashToken(calendarTokenOf(token))}, ${actor.academyId}, ${id}, ${studentId}, ${actor.instructorId}, ${recipient},
             UTC_TIMESTAMP(3) + INTERVAL ${days} DAY)`);
   return { id, token };
 }
@@ -55,7 +65,7 @@ export async function giveLetterSecret(
 ): Promise<string | undefined> {
   const secret = newToken();
   const given = await tx.exec(sql`
-    UPDATE student_link SET letter_hash = ${hashToken(secret)}
+    UPDATE student_link SET letter_hash = ${hashToken(secret)}, letter_calendar_hash = ${hashToken(calendarTokenOf(secret))}
     WHERE academy_id = ${academyId} AND id = ${linkId} AND revoked_at IS NULL AND expires_at > UTC_TIMESTAMP(3)`);
   return given === 1 ? secret : undefined;
 }
@@ -120,11 +130,38 @@ export async function settleLinks(
  */
 export async function findOpenStudentLink(db: Queries, token: string): Promise<OpenStudentLink | undefined> {
   const hash = hashToken(token);
-  const found = await db.maybeOne<OpenStudentLink & { linkId: string }>(sql`
+  const found = await openLink(
+    db,
+    sql`SELECT academy_id, id, calendar_hash IS NOT NULL AS hasCalendar FROM student_link WHERE token_hash = ${hash}
+        UNION SELECT academy_id, id, letter_calendar_hash IS NOT NULL FROM student_link WHERE letter_hash = ${hash}`,
+  );
+  if (found === undefined) return undefined;
+  const { linkId, ...link } = found;
+  const touch = sql`
+    UPDATE student_link SET last_used_at = UTC_TIMESTAMP(3) WHERE academy_id = ${link.academyId} AND id = ${linkId}`;
+  await ifPossible(db.exec(touch), TOUCH_MS);
+  return link;
+}
+
+/** Whose calendar a token opens: as long as its link opens. */
+export function findOpenCalendar(db: Queries, token: string): Promise<OpenStudentLink | undefined> {
+  const hash = hashToken(token);
+  return openLink(
+    db,
+    sql`SELECT academy_id, id, 1 AS hasCalendar FROM student_link WHERE calendar_hash = ${hash}
+        UNION SELECT academy_id, id, 1 FROM student_link WHERE letter_calendar_hash = ${hash}`,
+  );
+}
+
+function openLink(
+  db: Queries,
+  among: SqlFragment,
+): Promise<(OpenStudentLink & { readonly linkId: string }) | undefined> {
+  return db.maybeOne<OpenStudentLink & { linkId: string }>(sql`
     SELECT k.academy_id AS academyId, k.id AS linkId, a.name AS academyName, s.id AS studentId, s.instructor_id AS instructorId,
-           s.name, s.handedness, s.minor, s.stature_mm AS statureMm, k.expires_at AS expiresAt
-    FROM (SELECT academy_id, id FROM student_link WHERE token_hash = ${hash}
-          UNION SELECT academy_id, id FROM student_link WHERE letter_hash = ${hash}) found
+           s.name, s.handedness, s.minor, s.stature_mm AS statureMm, k.expires_at AS expiresAt,
+           found.hasCalendar
+    FROM (${among}) found
     JOIN student_link k ON k.academy_id = found.academy_id AND k.id = found.id
     JOIN academy a ON a.id = k.academy_id
     JOIN student s ON s.academy_id = k.academy_id AND s.id = k.student_id
@@ -133,10 +170,4 @@ export async function findOpenStudentLink(db: Queries, token: string): Promise<O
       AND NOT EXISTS (
         SELECT 1 FROM instructor i
         WHERE i.academy_id = k.academy_id AND i.id = k.instructor_id AND i.suspended_at IS NOT NULL)`);
-  if (found === undefined) return undefined;
-  const { linkId, ...link } = found;
-  const touch = sql`
-    UPDATE student_link SET last_used_at = UTC_TIMESTAMP(3) WHERE academy_id = ${link.academyId} AND id = ${linkId}`;
-  await ifPossible(db.exec(touch), TOUCH_MS);
-  return link;
 }

@@ -11,13 +11,21 @@ import { idParam } from '../http/params.ts';
 import { Problem } from '../problems/problem.ts';
 import { type Route } from '../http/route.ts';
 import { noteSecurity } from '../http/security-log.ts';
-import { findLesson } from '../lessons/lesson-repository.ts';
+import { findLesson, nextLessonOn } from '../lessons/lesson-repository.ts';
 import { type GuessLimit } from './guess-limit.ts';
 import { handOutWish } from './hand-out-wish.ts';
 import { listHandOuts } from './hand-out-repository.ts';
+import { newestPlan, planPage } from './plan-page.ts';
+import { practiceCalendar } from './practice-calendar.ts';
 import { practiceOf, savePractice } from './save-practice.ts';
 import { listDrillDays, saveSelfCheck } from './save-self-check.ts';
-import { actorOfLink, findOpenStudentLink, type OpenStudentLink } from './student-link-repository.ts';
+import {
+  actorOfLink,
+  calendarTokenOf,
+  findOpenCalendar,
+  findOpenStudentLink,
+  type OpenStudentLink,
+} from './student-link-repository.ts';
 import { trainingGround } from './training-ground.ts';
 
 const USUAL_BASE_MM = 400;
@@ -42,20 +50,30 @@ function svgOf(sheet: Sheet): string {
   });
 }
 
+const CALENDAR_TOKEN = /^[\w-]{43}$/;
+
+function closed(): Problem {
+  return new Problem({
+    status: 404,
+    code: 'link-over',
+    title:
+      'This link opens nothing: it is too old, was closed, or was mistyped. Ask your instructor for a new one.',
+  });
+}
+
+function tokenIn(ctx: AppContext): string {
+  return TOKEN.exec(ctx.get('authorization'))?.[1] ?? '';
+}
+
 /** What a student's link opens. The secret comes in a header: no address, log or referrer ever holds it. */
 export function studentPageRoutes(db: Database, guesses: GuessLimit): readonly Route[] {
   const openLink = async (ctx: AppContext): Promise<OpenStudentLink> => {
     await guesses.begin(ctx.ip);
-    const token = TOKEN.exec(ctx.get('authorization'))?.[1];
-    const link = token === undefined ? undefined : await findOpenStudentLink(db, token);
+    const token = tokenIn(ctx);
+    const link = token === '' ? undefined : await findOpenStudentLink(db, token);
     if (link === undefined) {
       noteSecurity(ctx, 'student-link-failed');
-      throw new Problem({
-        status: 404,
-        code: 'link-over',
-        title:
-          'This link opens nothing: it is too old, was closed, or was mistyped. Ask your instructor for a new one.',
-      });
+      throw closed();
     }
     await guesses.opened(ctx.ip);
     return link;
@@ -112,12 +130,36 @@ export function studentPageRoutes(db: Database, guesses: GuessLimit): readonly R
       baseMm: toes?.by === 'gaps' ? toes.baseMm : USUAL_BASE_MM,
       handOuts: pages,
       ...(await trainingGround(db, actor, checks[0], link.statureMm)),
+      plan: await planPage(db, actor, {
+        link,
+        last: checks[0],
+        calendarPath: link.hasCalendar === 1 ? `/api/calendars/${calendarTokenOf(tokenIn(ctx))}` : null,
+      }),
       drillDays: await listDrillDays(db, link),
     };
     ctx.body = page;
   };
 
   return [
+    {
+      // A calendar sends no headers: its own secret stands in the address, and opens days alone.
+      method: 'get',
+      path: '/api/calendars/:token',
+      access: 'public',
+      audit: { nothing: 'days alone, without a name or a finding' },
+      handle: async (ctx) => {
+        await guesses.begin(ctx.ip);
+        const token = String(ctx.params['token']).replace(/\.ics$/, '');
+        const link = CALENDAR_TOKEN.test(token) ? await findOpenCalendar(db, token) : undefined;
+        if (link === undefined) throw closed();
+        await guesses.opened(ctx.ip);
+        const actor = actorOfLink(link);
+        const plan = await newestPlan(db, actor, link.studentId);
+        const nextOn = await nextLessonOn(db, actor, link.studentId);
+        ctx.type = 'text/calendar';
+        ctx.body = practiceCalendar(plan, { nextOn, minor: link.minor === 1 });
+      },
+    },
     { method: 'get', path: '/api/take-home', access: 'public', audit: { seen: 'hand-out' }, handle: show },
     {
       method: 'put',

@@ -1,4 +1,5 @@
 import {
+  type FadingView,
   type HandOutInput,
   type HandOutView,
   type NewStudentLinkView,
@@ -22,11 +23,13 @@ import { type Route } from '../http/route.ts';
 import { describeActor } from '../identity/instructor-repository.ts';
 import { requireActor } from '../http/require-actor.ts';
 import { putLetter } from '../post/post-box-repository.ts';
-import { findLesson } from '../lessons/lesson-repository.ts';
+import { findLesson, nextLessonOn } from '../lessons/lesson-repository.ts';
 import { answerPrint, type Printer } from '../printing/printer.ts';
 import { lockStudent } from '../access/lock-student.ts';
 import { lookAtStudent } from '../students/look-at-student.ts';
 import { findStudent } from '../students/student-repository.ts';
+import { fadingOfStored, newestPlan } from './plan-page.ts';
+import { practiceCalendar } from './practice-calendar.ts';
 import { handOutWish } from './hand-out-wish.ts';
 import { findHandOut, listHandOuts } from './hand-out-repository.ts';
 import { type ChangedKind, changeRoutes } from '../records/record-routes.ts';
@@ -136,6 +139,34 @@ export function takeHomeRoutes({ db, origins, printer }: TakeHomeDependencies): 
       access: 'signed-in',
       audit: { printed: 'hand-out' },
       handle: printHandOut,
+    },
+    {
+      method: 'get',
+      path: '/api/students/:id/fading',
+      access: 'signed-in',
+      audit: { seen: 'practice-plan' },
+      handle: async (ctx) => {
+        const actor = requireActor(ctx);
+        const { id } = await lookAtStudent(ctx, db);
+        const plan = await newestPlan(db, actor, id);
+        const view: FadingView | null =
+          plan === undefined ? null : { planId: plan.id, ...(await fadingOfStored(db, actor, plan)) };
+        ctx.body = { fading: view };
+      },
+    },
+    {
+      method: 'get',
+      path: '/api/students/:id/practice-calendar',
+      access: 'signed-in',
+      audit: { exported: 'practice-plan' },
+      handle: async (ctx) => {
+        const actor = requireActor(ctx);
+        const { id, minor } = await lookAtStudent(ctx, db);
+        const plan = await newestPlan(db, actor, id);
+        ctx.set('Content-Disposition', 'attachment; filename="practice.ics"');
+        ctx.type = 'text/calendar';
+        ctx.body = practiceCalendar(plan, { nextOn: await nextLessonOn(db, actor, id), minor });
+      },
     },
     {
       method: 'post',

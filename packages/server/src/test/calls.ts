@@ -144,6 +144,12 @@ export function callOf(route: string, ids: Ids): Call | undefined {
       body: { takenOn: '2026-04-18', drillDone: true },
       stranger: 'refused',
     },
+    'get /api/calendars/:token': { path: '/api/calendars/guessed', stranger: 'refused' },
+    'get /api/students/:id/fading': { path: `/api/students/${ids.studentId}/fading`, stranger: 'refused' },
+    'get /api/students/:id/practice-calendar': {
+      path: `/api/students/${ids.studentId}/practice-calendar`,
+      stranger: 'refused',
+    },
     'put /api/take-home/practice/:id': {
       path: `/api/take-home/practice/${randomUUID()}`,
       body: practiceToday(),

@@ -62,6 +62,22 @@ const SAMPLES: Readonly<Record<string, (ids: SampleIds) => object>> = {
       oddness: 4,
     },
   }),
+  'practice-plan': ({ studentId }) => ({
+    studentId,
+    startsOn: '2026-04-18',
+    note: 'Slowly',
+    plan: {
+      oneThing: 'shoulders',
+      line: 'shoulders',
+      place: 'home',
+      drills: [{ id: 'club-across', minutes: 4, reps: 8 }],
+      sessions: [
+        { id: idOfKind('first session'), on: '2026-04-19' },
+        { id: idOfKind('second session'), on: '2026-04-21' },
+      ],
+      looks: 5,
+    },
+  }),
   'eye-on-screen': () => ({
     doneOn: '2026-04-17',
     startedAt: '2026-04-17T18:10:00.000Z',

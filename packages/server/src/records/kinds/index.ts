@@ -5,6 +5,7 @@ import { EYE_ON_SCREEN } from './eye-on-screen.ts';
 import { METHOD } from './method.ts';
 import { PLACE } from './place.ts';
 import { PRACTICE_DONE } from './practice-done.ts';
+import { PRACTICE_PLAN } from './practice-plan.ts';
 import { ROUTINE } from './routine.ts';
 import { STATION_PLAN } from './station-plan.ts';
 import { USUAL_MISS } from './usual-miss.ts';
@@ -17,6 +18,7 @@ export const KINDS: readonly AnyKind[] = [
   EYE_ON_SCREEN,
   CLUB,
   ROUTINE,
+  PRACTICE_PLAN,
   PRACTICE_DONE,
   BALL_RUN,
   USUAL_MISS,

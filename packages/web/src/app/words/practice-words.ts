@@ -5,6 +5,7 @@ type Practice = PracticeDoneInput['practice'];
 
 /** What was walked or looked at. @example walkInsText({ exercise: 'looks', done: 6 }) // '6 walk-ins to look' */
 export function walkInsText({ exercise, done }: Pick<Practice, 'exercise' | 'done'>): string {
+  if (exercise === 'session') return `a session of the plan, ${done} ${done === 1 ? 'part' : 'parts'}`;
   if (exercise === 'eye') return `${done} ${done === 1 ? 'picture' : 'pictures'}`;
   return `${done} ${done === 1 ? 'walk-in' : 'walk-ins'}${exercise === 'looks' ? ' to look' : ''}`;
 }
@@ -20,7 +21,9 @@ export function practisedText(
   since: string | null,
 ): string {
   const lately = done.filter(
-    ({ doneOn, practice }) => practice.exercise !== 'eye' && (since === null || doneOn >= since),
+    ({ doneOn, practice }) =>
+      (practice.exercise === 'looks' || practice.exercise === 'routine') &&
+      (since === null || doneOn >= since),
   );
   if (lately.length === 0) return '';
   const walkIns = lately.reduce((sum, { practice }) => sum + practice.done, 0);

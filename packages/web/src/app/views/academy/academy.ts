@@ -66,6 +66,7 @@ const WHAT_WORDS: Readonly<Record<string, string>> = {
   consent: 'a consent',
   'self-check': 'a reading at home',
   routine: 'a walk-in',
+  'practice-plan': 'what they are to practise',
   'practice-done': 'what they practised',
   'ball-run': 'balls in a row',
   'usual-miss': 'their usual miss',

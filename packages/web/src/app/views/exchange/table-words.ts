@@ -11,6 +11,7 @@ export const TABLE_WORDS = [
   ['club', 'Clubs'],
   ['routine', 'Walk-ins'],
   ['eye_on_screen', 'Eyes on the screen'],
+  ['practice_plan', 'Practice plans'],
   ['practice_done', 'Practice'],
   ['ball_run', 'Runs of balls'],
   ['usual_miss', 'Usual misses'],

@@ -8,6 +8,7 @@ const kept: KeptPage = {
   typed: { ...emptySelfCheck(450), lead: 57 },
   training: null,
   eyeTraining: null,
+  session: null,
 };
 
 describe('what a student’s phone keeps', () => {
@@ -23,11 +24,12 @@ describe('what a student’s phone keeps', () => {
       typed: null,
       training: null,
       eyeTraining: null,
+      session: null,
     });
   });
 
   it('of an earlier version has nothing typed; of a broken one has nothing at all', () => {
-    const { typed: _typed, training: _training, eyeTraining: _eye, ...earlier } = kept;
+    const { typed: _typed, training: _training, eyeTraining: _eye, session: _session, ...earlier } = kept;
     const pending = kept.pending.map(({ to: _to, ...sent }) => sent);
     localStorage.setItem(
       'lotrecht-take-home',

@@ -3,6 +3,7 @@ import { keepOnDevice } from '../../device/on-device.ts';
 import { type Practised } from '../../trainer/trainer.ts';
 import { type EyeTraining } from '../../sight/eye-training.ts';
 import { type Training } from '../../trainer/training.ts';
+import { type Session } from '../../practice/session.ts';
 import { type TypedSelfCheck } from './typed-self-check.ts';
 
 /** What has not got through yet, and where it goes; its id is the same at every try. */
@@ -22,6 +23,8 @@ export interface KeptPage {
   readonly training: Training | null;
   /** Pictures in the middle of which it was left; null: none. */
   readonly eyeTraining: EyeTraining | null;
+  /** A session of the plan in the middle of which it was left; null: none. */
+  readonly session: Session | null;
 }
 
 const KEY = 'lotrecht-take-home';
@@ -35,13 +38,21 @@ interface KeptEarlier {
 
 /** What is kept for a link; nothing of another one is shown. */
 export function readKept(token: string): KeptPage {
-  const empty: KeptPage = { token, page: null, pending: [], typed: null, training: null, eyeTraining: null };
+  const empty: KeptPage = {
+    token,
+    page: null,
+    pending: [],
+    typed: null,
+    training: null,
+    eyeTraining: null,
+    session: null,
+  };
   try {
     const kept = JSON.parse(localStorage.getItem(KEY) ?? 'null') as KeptEarlier | null;
     if (kept?.token !== token) return empty;
     const pending = kept.pending.map((p) => ({ ...p, to: p.to ?? 'self-checks' }) as Pending);
     // A page of an earlier version comes again from the server; what is to be sent does not.
-    const page = kept.page?.eye === undefined ? null : (kept.page as StudentLinkPage);
+    const page = kept.page?.plan === undefined ? null : (kept.page as StudentLinkPage);
     return { ...empty, ...kept, page, pending };
   } catch {
     // Written by another version: what is on the server comes again.

@@ -14,6 +14,7 @@ const page: StudentLinkPage = {
   handOuts: [],
   eye: { clubGroup: 'mid-iron', statureMm: null, marks: [] },
   training: { method: 'All parallel', steps: [], targets: [] },
+  plan: null,
   drillDays: [],
 };
 
@@ -82,5 +83,17 @@ describe('a self-check', () => {
       lead.dispatchEvent(new Event('input'));
     }
     expect(changes.map((typed) => typed.lead)).toEqual([57, null]);
+  });
+
+  it('reads the line of the plan by where a club points, and the toes by tape too', () => {
+    const plan = { id: 'p', line: 'shoulders', checkHow: 'Hold the club across.' } as StudentLinkPage['plan'];
+    const { element, button, sent } = formWith({ way: 'gaps', beside: 4 }, { ...page, plan });
+    expect(element.textContent).toContain('Hold the club across.');
+    expect(element.textContent).not.toContain('Tape');
+    button.click();
+    expect(sent[0]?.reading).toEqual({ by: 'pointsAt', line: 'shoulders', lateralM: 4, distanceM: 100 });
+    const untargeted = formWith({ lead: 571, trail: 571 }, { ...page, plan, target: null });
+    untargeted.button.click();
+    expect(untargeted.sent[0]?.reading).toMatchObject({ by: 'gaps' });
   });
 });

@@ -23,9 +23,21 @@ export class SelfCheckForm {
   readonly typedChange = output<TypedSelfCheck>();
   readonly filled = output<SelfCheckInput>();
 
+  /** The line of the plan, where it can be read from here; else the toes. */
+  protected readonly line = computed(() => {
+    const { plan, target } = this.page();
+    return target === null || plan === null ? 'toes' : plan.line;
+  });
+  /** Only the toes are read by tape. */
+  protected readonly way = computed(() => {
+    const { way } = this.typed();
+    return way === 'gaps' && this.line() !== 'toes' ? 'pointsAt' : way;
+  });
+
   /** What has been filled in, ready to be sent; null while something is missing. */
   private readonly whole = computed((): Omit<SelfCheckInput, 'takenOn'> | null => {
-    const { way, felt, feltSide, drillDone } = this.typed();
+    const way = this.way();
+    const { felt, feltSide, drillDone } = this.typed();
     const { target } = this.page();
     const reading = this.reading();
     if (way !== 'none' && reading === null) return null;
@@ -48,14 +60,21 @@ export class SelfCheckForm {
   }
 
   private reading(): NonNullable<SelfCheckInput['reading']> | null {
-    const { way, lead, trail, base, beside, besideSide } = this.typed();
+    const way = this.way();
+    const { lead, trail, base, beside, besideSide } = this.typed();
     const { target } = this.page();
     if (way === 'gaps') {
       if (lead === null || trail === null || base === null) return null;
       return { by: 'gaps', leadGapMm: lead, trailGapMm: trail, baseMm: base };
     }
     if (way === 'none' || beside === null || target === null) return null;
-    return { by: 'pointsAt', lateralM: sided(beside, besideSide), distanceM: target.distanceM };
+    const line = this.line();
+    return {
+      by: 'pointsAt',
+      ...(line !== 'toes' && { line }),
+      lateralM: sided(beside, besideSide),
+      distanceM: target.distanceM,
+    };
   }
 }
 

@@ -19,6 +19,8 @@ import { ProblemNote } from '../../ui/problem-note.ts';
 import { SvgDrawing } from '../../ui/svg-drawing.ts';
 import { type Practised, Trainer } from '../../trainer/trainer.ts';
 import { type Training } from '../../trainer/training.ts';
+import { type Session } from '../../practice/session.ts';
+import { SessionKeys } from '../../practice/session-keys.ts';
 import { type EyeTraining } from '../../sight/eye-training.ts';
 import { EyeAtHome } from './eye-at-home.ts';
 import { openOffline } from './offline.ts';
@@ -29,7 +31,7 @@ import { emptySelfCheck, type TypedSelfCheck } from './typed-self-check.ts';
 /** A student's own page: hand-outs, and a way to send what was read at home. Works on a phone without a network. */
 @Component({
   selector: 'lo-take-home',
-  imports: [EyeAtHome, MatButton, ProblemNote, SelfCheckForm, SvgDrawing, Trainer],
+  imports: [EyeAtHome, MatButton, ProblemNote, SelfCheckForm, SessionKeys, SvgDrawing, Trainer],
   templateUrl: './take-home.html',
   styleUrls: ['../../ui/plain-fields.scss', './take-home.scss'],
   host: { '(window:online)': 'sendWaiting()', '(window:hashchange)': 'open()' },
@@ -56,6 +58,9 @@ export class TakeHomePage {
   protected readonly eyeTraining = signal<EyeTraining | null>(null);
   protected readonly eyeTrains = signal(false);
   protected readonly eyeTrained = signal('');
+  /** A session of the plan; kept on this phone at every key. */
+  protected readonly session = signal<Session | null>(null);
+  protected readonly sessionDone = signal('');
   /** What was trained just now. */
   protected readonly trained = signal('');
   private readonly self = viewChild<ElementRef<HTMLElement>>('self');
@@ -75,7 +80,8 @@ export class TakeHomePage {
   /** The secret stands behind the #: it never leaves the phone but in a header. */
   protected open(): void {
     this.token = location.hash.slice(1);
-    const { page, pending, typed, training, eyeTraining } = readKept(this.token);
+    const { page, pending, typed, training, eyeTraining, session } = readKept(this.token);
+    this.session.set(session);
     this.eyeTraining.set(eyeTraining);
     this.eyeTrains.set(eyeTraining !== null);
     this.training.set(training);
@@ -145,6 +151,32 @@ export class TakeHomePage {
     this.sendLater({ id: crypto.randomUUID(), to: 'practice', input: done });
   }
 
+  protected keepSession(session: Session | null): void {
+    this.session.set(session);
+    this.keep();
+  }
+
+  /** It stands as done at once: without a network the page learns nothing from the server. */
+  protected keepSessionDone(done: Omit<PracticeDoneInput, 'studentId' | 'revision'>): void {
+    const sessionId = done.practice.session?.sessionId;
+    this.session.set(null);
+    this.sessionDone.set('Kept. Your instructor sees it before the next lesson.');
+    this.page.update((page) =>
+      page?.plan
+        ? {
+            ...page,
+            plan: {
+              ...page.plan,
+              sessions: page.plan.sessions.map((one) =>
+                one.id === sessionId ? { ...one, doneOn: done.doneOn } : one,
+              ),
+            },
+          }
+        : page,
+    );
+    this.sendLater({ id: crypto.randomUUID(), to: 'practice', input: done });
+  }
+
   private sendLater(pending: Pending): void {
     this.waiting.update((all) => [...all, pending]);
     this.keep();
@@ -187,6 +219,7 @@ export class TakeHomePage {
       typed: this.typed(),
       training: this.training(),
       eyeTraining: this.eyeTraining(),
+      session: this.session(),
     });
   }
 

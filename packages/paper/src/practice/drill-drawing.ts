@@ -73,9 +73,9 @@ type Mark =
 
 const [WIDTH_MM, HEIGHT_MM, PAD_MM] = [90, 96, 7] as const;
 /** What lies farther is drawn at the edge, with its distance. */
-const [BEHIND_M, AHEAD_M, ASIDE_M] = [0.95, 1.25, 1.1] as const;
+const [BEHIND_M, AHEAD_M] = [0.95, 1.25] as const;
 const ROD_M = 1.22;
-const [CAPTION_MM, BALL_MM] = [3.2, 1.4] as const;
+const [CAPTION_MM, BALL_MM] = [4.2, 1.4] as const;
 /** Shares of stature: between the kneecaps, and across hips and shoulders. */
 const WIDTHS = { knees: 0.16, hips: 0.18, shoulders: 0.24, eyes: 0.08 } as const;
 /** Ahead of the toes toward the ball, shares of stature. */

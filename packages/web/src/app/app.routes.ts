@@ -83,6 +83,11 @@ export const routes: Routes = [
         loadComponent: () => import('./views/routine/train.ts').then((m) => m.TrainPage),
       },
       {
+        path: 'lessons/:lessonId/plan',
+        title: 'Plan · Lotrecht',
+        loadComponent: () => import('./views/plan/plan.ts').then((m) => m.PlanOfLesson),
+      },
+      {
         path: 'lessons/:lessonId/eye',
         title: 'Train the eye · Lotrecht',
         loadComponent: () => import('./views/eye/eye.ts').then((m) => m.EyePage),

@@ -19,6 +19,7 @@ export type HandbookId =
   | 'walk-in'
   | 'train'
   | 'eye-trained'
+  | 'plan-fades'
   | 'first'
   | 'nothing-first'
   | 'picture'

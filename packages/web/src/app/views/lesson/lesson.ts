@@ -29,6 +29,7 @@ import { stored } from '../../data/stored-record.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { SessionStore } from '../../session/session.store.ts';
 import { keepUsualPlace } from '../../settings/usual-place.ts';
+import { SinceLast } from '../../practice/since-last.ts';
 import { CheckSummary } from '../../ui/check-summary.ts';
 import { lessonSteps } from '../../words/lesson-steps.ts';
 import { clockText, weekdayText } from '../../words/dates.ts';
@@ -62,6 +63,7 @@ import { Why } from '../../ui/why.ts';
     MatOption,
     MatSelect,
     RouterLink,
+    SinceLast,
     CheckSummary,
     ProblemNote,
   ],

@@ -27,6 +27,7 @@ import { CheckSummary } from '../../ui/check-summary.ts';
 import { LessonStart } from '../../lesson/lesson-start.ts';
 import { dayText, localDay } from '../../words/dates.ts';
 import { GuardianConsents } from '../../ui/guardian-consents.ts';
+import { SinceLast } from '../../practice/since-last.ts';
 import { LevelMatrix } from '../../ui/level-matrix.ts';
 import { Why } from '../../ui/why.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
@@ -52,6 +53,7 @@ const NEWEST_NOTES = 6;
     MatButton,
     ProblemNote,
     RouterLink,
+    SinceLast,
     Why,
   ],
   templateUrl: './student.html',

@@ -97,6 +97,16 @@ export const WAYS: Chapter = {
       ],
     },
     {
+      id: 'plan-fades',
+      title: 'Help that fades',
+      text: [
+        'Practice begins with rods for every ball, then rods for checks, a mark, nothing, and pressure.',
+        'Two checks of oneself in a row as wanted move it on. One that is out takes it a step back.',
+        'A check counts with how sure it is: one alone hardly decides.',
+        'Nothing is scored, and no days are counted in a row.',
+      ],
+    },
+    {
       id: 'eye',
       title: 'By eye',
       drawing: 'eye',

@@ -1,0 +1,128 @@
+import { expect, type Page } from '@playwright/test';
+import { axeViolations } from '../pages/axe.ts';
+import { choose } from '../pages/choose.ts';
+import { test } from '../pages/quiet.ts';
+import { servedWithDemo } from '../pages/served.ts';
+import { phoneWith, TakeHomePage } from '../pages/take-home.page.ts';
+
+servedWithDemo();
+
+test.use({ hasTouch: true });
+
+const plan = (phone: Page) => phone.locator('lo-session-keys');
+
+/** Goes through the parts of a session from the one at hand on. */
+async function throughParts(phone: Page, { to }: { readonly to: number }): Promise<void> {
+  const part = (): Promise<number> =>
+    plan(phone)
+      .getByText(/^Part \d of \d$/)
+      .innerText()
+      .then((text) => Number(/\d/.exec(text)?.[0]));
+  for (let at = await part(); at <= to; at++) {
+    await expect(plan(phone).getByText(new RegExp(`^Part ${at} of`))).toBeVisible();
+    await plan(phone)
+      .getByRole('button', { name: /^Done(, next)?$/ })
+      .tap();
+  }
+}
+
+async function keepSession(phone: Page): Promise<void> {
+  await plan(phone).getByRole('button', { name: 'Keep it' }).tap();
+  await expect(phone.getByText('Kept. Your instructor sees it before the next lesson.')).toBeVisible();
+}
+
+test('finding, drill, plan, link; three sessions on a phone, two without a network, one killed; seen before the next lesson', async ({
+  page,
+  browser,
+}) => {
+  test.setTimeout(240_000);
+  const home = new TakeHomePage(page);
+  await home.open('Petra Lindqvarn');
+  await page.getByRole('link', { name: 'Plan until the next lesson' }).click();
+  await expect(page.getByRole('heading', { name: 'Plan for Petra Lindqvarn' })).toBeVisible();
+
+  // What was found is offered first, with the drills that fit it and why.
+  await expect(page.getByRole('combobox', { name: 'What is practised' })).toContainText('as found');
+  await expect(page.getByText(/^Made for this:/).first()).toBeVisible();
+  await choose(page.getByRole('combobox', { name: 'What is practised' }), /^Toes/);
+  await page.getByRole('article', { name: 'Rod along the toes' }).getByRole('checkbox').check();
+  await page.getByRole('radio', { name: '2 weeks' }).click();
+  await page.getByRole('button', { name: 'Mon', exact: true }).click();
+  expect(await axeViolations(page)).toEqual([]);
+
+  // A session goes to another day by drag, and by the arrows.
+  const sessions = page.locator('lo-plan-weeks button');
+  const count = await sessions.count();
+  expect(count).toBeGreaterThan(6);
+  const last = sessions.last();
+  const before = await last.getAttribute('aria-label');
+  await last.press('ArrowRight');
+  await expect(sessions.last()).not.toHaveAttribute('aria-label', before ?? '');
+  const boxes = page.locator('lo-plan-weeks .day');
+  const free = boxes.filter({ hasNot: page.getByRole('button') }).first();
+  const title = (await free.getAttribute('aria-label')) ?? '';
+  await sessions.first().dragTo(free, { steps: 8 });
+  await expect(boxes.and(page.getByRole('group', { name: title })).getByRole('button')).toHaveCount(1);
+  await page.getByRole('textbox', { name: 'A sentence of your own' }).fill('Slowly, and look once.');
+  await page.getByRole('button', { name: 'Keep plan' }).click();
+  await expect(page.getByText('Kept. The student’s link leads through it.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('textbox', { name: 'A sentence of your own' })).toHaveValue(
+    'Slowly, and look once.',
+  );
+  await expect(sessions).toHaveCount(count);
+
+  await home.open('Petra Lindqvarn');
+  const phone = await phoneWith(browser, await home.sendLink('petra@post.example'));
+  await expect(plan(phone)).toContainText('Slowly, and look once.');
+  await expect(plan(phone)).toContainText('Now: rods for every ball.');
+  expect(await axeViolations(phone)).toEqual([]);
+
+  // The first with a network, from its first part to what it felt like.
+  await plan(phone).getByRole('button', { name: 'Begin' }).tap();
+  const parts = Number(
+    /of (\d)/.exec(
+      await plan(phone)
+        .getByText(/^Part 1 of/)
+        .innerText(),
+    )?.[1],
+  );
+  await expect(plan(phone).locator('svg').first()).toBeVisible();
+  expect(await axeViolations(phone)).toEqual([]);
+  await throughParts(phone, { to: parts });
+  await plan(phone).getByRole('radio', { name: '6', exact: true }).tap();
+  await plan(phone).getByRole('radio', { name: 'Right' }).tap();
+  await plan(phone).getByRole('textbox', { name: 'A question for your instructor' }).fill('Is odd right?');
+  expect(await axeViolations(phone)).toEqual([]);
+  await keepSession(phone);
+  await expect(phone.getByText('Sent.')).toBeVisible();
+
+  // The second without one, killed in the middle; the third ticked off in two taps.
+  await phone.context().setOffline(true);
+  await phone.reload();
+  await plan(phone).getByRole('button', { name: 'Begin' }).tap();
+  await throughParts(phone, { to: 1 });
+  await expect(plan(phone).getByText(/^Part 2 of/)).toBeVisible();
+  await phone.reload();
+  await expect(plan(phone).getByText(/^Part 2 of/)).toBeVisible();
+  await throughParts(phone, { to: parts });
+  await keepSession(phone);
+  await plan(phone).getByRole('button', { name: 'Done already' }).tap();
+  await plan(phone).getByRole('button', { name: 'Yes, keep it' }).tap();
+  await expect(plan(phone)).toContainText(`3 of ${count} are done.`);
+  await expect(phone.getByText('2 still to be sent.')).toBeVisible();
+  await phone.reload();
+  await expect(plan(phone)).toContainText(`3 of ${count} are done.`);
+  await phone.context().setOffline(false);
+  await expect(phone.getByText('still to be sent.')).toBeHidden({ timeout: 30_000 });
+  await phone.context().close();
+
+  // Before the next lesson it stands there, with what was asked.
+  await page.getByRole('link', { name: 'Students' }).first().click();
+  await page.getByRole('link', { name: 'Petra Lindqvarn' }).first().click();
+  const since = page.getByRole('region', { name: 'Practised since: Toes' });
+  await expect(since.getByRole('list', { name: 'Sessions' }).locator('.done')).toHaveCount(3);
+  await expect(since).toContainText('Since last time: 3 of 3 sessions.');
+  await expect(since).toContainText('Is odd right?');
+  expect(await axeViolations(page)).toEqual([]);
+});

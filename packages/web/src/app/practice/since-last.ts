@@ -1,0 +1,176 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+} from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { adherenceOf, questionsOf, type SessionState } from '@lotrecht/judging';
+import { type FadingView } from '@lotrecht/records';
+import { ONE_THING_WORDS, sinceSentences } from '@lotrecht/words';
+import { forkJoin } from 'rxjs';
+import { type ApiProblem, toProblem } from '../api/problem.ts';
+import { TakeHomeApi } from '../api/take-home-api.ts';
+import { PRACTICE_DONE, type PracticeDone } from '../data/kinds/practice-done.ts';
+import { PRACTICE_PLAN, type PracticePlan } from '../data/kinds/practice-plan.ts';
+import { RecordApi } from '../data/record-api.ts';
+import { ProblemNote } from '../ui/problem-note.ts';
+import { dayText, localDay, shortDayText } from '../words/dates.ts';
+
+const STATE_WORDS: Readonly<Record<SessionState['state'], string>> = {
+  done: 'done',
+  missed: 'not done',
+  'to-come': 'to come',
+};
+/** Below this a check of one’s own was out. */
+const OUT_BELOW = 0.2;
+
+/** What became of a student’s plan, before the next lesson: sessions as knots, where the help stands, questions. */
+@Component({
+  selector: 'lo-since-last',
+  imports: [ProblemNote, RouterLink],
+  template: `
+    @if (problem(); as p) {
+      <lo-problem-note [problem]="p" (retry)="load(studentId())" />
+    }
+    @if (shown(); as s) {
+      <section aria-labelledby="since-title">
+        <h2 id="since-title">Practised since: {{ s.oneThing }}</h2>
+        <ol aria-label="Sessions">
+          @for (knot of s.knots; track knot.id) {
+            <li [class]="knot.state">
+              <svg viewBox="0 0 28 28" aria-hidden="true">
+                @if (knot.state === 'done') {
+                  <path d="M8 14a6 6 0 1 1 6 6M20 14a6 6 0 1 1-6-6" />
+                } @else {
+                  <circle cx="14" cy="14" r="5" />
+                }
+              </svg>
+              <span>{{ knot.day }}</span>
+              <span class="lo-soft">{{ knot.text }}</span>
+            </li>
+          }
+        </ol>
+        @for (sentence of s.sentences; track sentence) {
+          <p>{{ sentence }}</p>
+        }
+        @for (asked of s.questions; track $index) {
+          <p class="asked">Asked on {{ dayText(asked.askedOn) }}: {{ asked.question }}</p>
+        }
+        @if (lessonId(); as id) {
+          <p><a [routerLink]="['/lessons', id, 'plan']">Plan until the next lesson</a></p>
+        }
+      </section>
+    }
+  `,
+  styles: `
+    section {
+      display: grid;
+      gap: 6px;
+      margin: 16px 0;
+    }
+    h2,
+    p {
+      margin: 0;
+    }
+    ol {
+      display: flex;
+      margin: 0;
+      padding: 4px 0;
+      overflow-x: auto;
+      list-style: none;
+    }
+    li {
+      display: grid;
+      justify-items: center;
+      min-width: 72px;
+      border-top: 2px solid var(--lo-twine);
+      font-size: 0.875rem;
+    }
+    svg {
+      width: 28px;
+      height: 28px;
+      fill: none;
+      stroke: var(--lo-twine);
+      stroke-width: 3;
+    }
+    .missed svg {
+      stroke-dasharray: 3 3;
+    }
+    .asked {
+      padding-left: 12px;
+      border-left: 3px solid var(--lo-twine);
+    }
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class SinceLast {
+  readonly studentId = input.required<string>();
+  /** The lesson at hand: from it the next plan is made. */
+  readonly lessonId = input<string | null>(null);
+
+  protected readonly problem = signal<ApiProblem | null>(null);
+  protected readonly dayText = dayText;
+  private readonly plan = signal<PracticePlan | null>(null);
+  private readonly done = signal<readonly PracticeDone[]>([]);
+  private readonly fading = signal<FadingView | null>(null);
+
+  private readonly records = inject(RecordApi);
+  private readonly api = inject(TakeHomeApi);
+
+  protected readonly shown = computed(() => {
+    const [plan, fading] = [this.plan(), this.fading()];
+    if (plan === null) return null;
+    const { sessions, due, done } = adherenceOf(plan.plan.sessions, this.done(), localDay(new Date()));
+    const steps = (fading?.steps ?? []).map(({ to, why, read }) => ({
+      to,
+      why,
+      day: fading?.days[read] ?? '',
+    }));
+    const last = fading?.inProbability.at(-1);
+    const said = {
+      due,
+      done,
+      fading: { stage: fading?.stage ?? 'rods', steps },
+      lastOut: last !== undefined && last <= OUT_BELOW ? (fading?.days.at(-1) ?? null) : null,
+    } as const;
+    return {
+      oneThing: ONE_THING_WORDS[plan.plan.oneThing],
+      knots: sessions.map(({ id, on, state, doneOn, seconds }) => ({
+        id,
+        state,
+        day: shortDayText(doneOn ?? on),
+        text: seconds === null || seconds < 60 ? STATE_WORDS[state] : `${Math.round(seconds / 60)} min`,
+      })),
+      sentences: sinceSentences(said, dayText),
+      questions: questionsOf(this.done(), plan.startsOn),
+    };
+  });
+
+  constructor() {
+    effect(() => {
+      const id = this.studentId();
+      untracked(() => this.load(id));
+    });
+  }
+
+  protected load(student: string): void {
+    this.problem.set(null);
+    forkJoin({
+      plans: this.records.all<PracticePlan>(PRACTICE_PLAN, { student }),
+      done: this.records.all<PracticeDone>(PRACTICE_DONE, { student }),
+      fading: this.api.fading(student),
+    }).subscribe({
+      next: ({ plans, done, fading }) => {
+        this.plan.set(plans.at(-1) ?? null);
+        this.done.set(done);
+        this.fading.set(fading);
+      },
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+}

@@ -1,0 +1,301 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+} from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
+import { MatCheckbox } from '@angular/material/checkbox';
+import { MatFormField, MatLabel } from '@angular/material/form-field';
+import { MatInput } from '@angular/material/input';
+import { MatOption, MatSelect } from '@angular/material/select';
+import { RouterLink } from '@angular/router';
+import {
+  daysOfPlan,
+  isCold,
+  ONE_THINGS,
+  type OneThing,
+  oneThingsOf,
+  toldChecks,
+  type Weekday,
+  WEEKDAYS,
+} from '@lotrecht/judging';
+import { type Drill, drillDrawing, drillOf, DRILLS, drillsFor, drillSizes, toSvg } from '@lotrecht/paper';
+import { type PracticePlanInput } from '@lotrecht/records';
+import { type LineKey, ONE_THING_WORDS } from '@lotrecht/words';
+import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { TakeHomeApi } from '../../api/take-home-api.ts';
+import { PRACTICE_PLAN, type PracticePlan } from '../../data/kinds/practice-plan.ts';
+import { RecordApi } from '../../data/record-api.ts';
+import { stored } from '../../data/stored-record.ts';
+import { AroundLesson, type LessonAtHand } from '../../lesson/around-lesson.ts';
+import { groundOfNext } from '../../lesson/lesson-ground.ts';
+import { workAtHand } from '../../lesson/work-at-hand.ts';
+import { CurrentWorkStore } from '../../session/current-work.store.ts';
+import { SettingsStore } from '../../settings/settings.store.ts';
+import { ProblemNote } from '../../ui/problem-note.ts';
+import { RecordTrouble } from '../../ui/record-trouble.ts';
+import { saveFile } from '../../ui/save-file.ts';
+import { SvgDrawing, themeColour } from '../../ui/svg-drawing.ts';
+import { Why } from '../../ui/why.ts';
+import { localDay } from '../../words/dates.ts';
+import { LINE_TITLES } from '../../words/words.ts';
+import { PlanWeeks } from './plan-weeks.ts';
+
+type Plan = PracticePlanInput['plan'];
+
+const LINES: readonly string[] = Object.keys(LINE_TITLES);
+const WEEKS = [2, 4, 6] as const;
+const DAY_TITLES: Readonly<Record<Weekday, string>> = {
+  1: 'Mon',
+  2: 'Tue',
+  3: 'Wed',
+  4: 'Thu',
+  5: 'Fri',
+  6: 'Sat',
+  7: 'Sun',
+};
+const REMINDERS = ['07:00', '12:00', '17:30', '19:00'] as const;
+const OFFERED = 3;
+
+/** What the student practises until the next lesson: the one thing, drills that fit it, days, and how it is led. */
+@Component({
+  selector: 'lo-plan',
+  imports: [
+    MatButton,
+    MatButtonToggle,
+    MatButtonToggleGroup,
+    MatCheckbox,
+    MatFormField,
+    MatInput,
+    MatLabel,
+    MatOption,
+    MatSelect,
+    PlanWeeks,
+    ProblemNote,
+    RecordTrouble,
+    RouterLink,
+    SvgDrawing,
+    Why,
+  ],
+  templateUrl: './plan.html',
+  styleUrl: './plan.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PlanOfLesson {
+  readonly lessonId = input.required<string>();
+
+  private readonly around = inject(AroundLesson);
+  private readonly records = inject(RecordApi);
+  private readonly home = inject(TakeHomeApi);
+  private readonly work = inject(CurrentWorkStore);
+  private readonly settings = inject(SettingsStore);
+
+  protected readonly problem = signal<ApiProblem | null>(null);
+  protected readonly atHand = signal<LessonAtHand | null>(null);
+  protected readonly record = stored(PRACTICE_PLAN);
+  protected readonly kept = computed(() => this.record.state() === 'kept');
+  protected readonly busy = computed(() => ['saving', 'waiting'].includes(this.record.state()));
+
+  protected readonly words = ONE_THING_WORDS;
+  protected readonly lineTitles = LINE_TITLES;
+  protected readonly weekChoices = WEEKS;
+  protected readonly weekdays = WEEKDAYS;
+  protected readonly dayTitles = DAY_TITLES;
+  protected readonly reminders = REMINDERS;
+  protected readonly allDrills = DRILLS;
+
+  protected readonly startsOn = signal(localDay(new Date()));
+  protected readonly note = signal('');
+  protected readonly weeks = signal<number>(4);
+  protected readonly days = signal<readonly Weekday[]>([2, 4, 7]);
+  protected readonly plan = signal<Plan>({
+    oneThing: 'toes',
+    line: 'toes',
+    place: 'home',
+    drills: [],
+    sessions: [],
+  });
+
+  /** What the lesson came to; the first is what is offered. */
+  protected readonly found = computed((): readonly OneThing[] => {
+    const checks = toldChecks(this.atHand()?.lesson.checks ?? []);
+    const last = checks.findLast(({ circumstances }) => isCold(circumstances)) ?? checks.at(-1);
+    return last === undefined ? [] : oneThingsOf(last);
+  });
+  protected readonly things = computed(() => [...new Set([...this.found(), ...ONE_THINGS])]);
+
+  private readonly sizes = computed(() => {
+    const at = this.atHand();
+    if (at === null) return null;
+    const { club } = groundOfNext(at.lesson, at.lastTimes);
+    return drillSizes({
+      handedness: at.student.handedness,
+      club: club.group,
+      statureMm: at.student.statureMm,
+      shoeMm: at.student.shoeMm,
+    });
+  });
+
+  /** The drills that fit best, and those that were chosen beside them. */
+  protected readonly offered = computed(() => {
+    const { oneThing, drills } = this.plan();
+    const best = drillsFor(oneThing).slice(0, OFFERED);
+    const chosen = drills.map(({ id }) => drillOf(id));
+    return [...new Set([...best, ...chosen])].map((drill) => ({
+      drill,
+      why: whyOf(drill, oneThing),
+      chosen: drills.some(({ id }) => id === drill.id),
+      svg: this.drawn(drill),
+    }));
+  });
+
+  constructor() {
+    effect(() => {
+      const id = this.lessonId();
+      untracked(() => this.load(id));
+    });
+  }
+
+  protected load(lessonId: string): void {
+    this.problem.set(null);
+    this.around.of(lessonId).subscribe({
+      next: (atHand) => {
+        this.atHand.set(atHand);
+        this.work.show(workAtHand(atHand));
+        this.work.showStep('home');
+        this.records.all<PracticePlan>(PRACTICE_PLAN, { student: atHand.student.id }).subscribe({
+          next: (all) => void this.begin(atHand, all.find((plan) => plan.lessonId === lessonId) ?? null),
+          error: (error: unknown) => this.problem.set(toProblem(error)),
+        });
+      },
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+
+  protected choose(oneThing: OneThing): void {
+    const [best] = drillsFor(oneThing);
+    const line = LINES.includes(oneThing) ? (oneThing as LineKey) : (best?.check.line ?? 'toes');
+    this.change({ oneThing, line, drills: best === undefined ? [] : [planned(best)] });
+  }
+
+  protected toggle(drill: Drill): void {
+    const { drills } = this.plan();
+    const others = drills.filter(({ id }) => id !== drill.id);
+    this.change({ drills: others.length < drills.length ? others : [...drills, planned(drill)] });
+  }
+
+  protected dose(id: string, change: { readonly reps?: number; readonly minutes?: number }): void {
+    this.change({
+      drills: this.plan().drills.map((drill) => (drill.id === id ? { ...drill, ...change } : drill)),
+    });
+  }
+
+  protected schedule(weeks: number, days: readonly Weekday[]): void {
+    this.weeks.set(weeks);
+    this.days.set(days);
+    this.change({ sessions: sessionsOn(daysOfPlan(this.startsOn(), weeks, days)) });
+  }
+
+  protected write(note: string): void {
+    this.note.set(note);
+    this.typed();
+  }
+
+  protected change(change: Partial<Plan>): void {
+    this.plan.update((plan) => ({ ...plan, ...change }));
+    this.typed();
+  }
+
+  protected remind(at: string | null): void {
+    this.plan.update(({ remindAt: _before, ...plan }) => ({ ...plan, ...(at !== null && { remindAt: at }) }));
+    this.typed();
+  }
+
+  protected keep(): void {
+    if (!this.busy()) this.record.save(this.filled()).subscribe();
+  }
+
+  protected calendar(): void {
+    const student = this.atHand()?.student;
+    if (student === undefined) return;
+    this.home.practiceCalendar(student.id).subscribe({
+      next: (blob) => saveFile('practice.ics', 'text/calendar', blob),
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+
+  protected fill({ startsOn, note, plan }: Omit<PracticePlanInput, 'revision' | 'studentId'>): void {
+    this.startsOn.set(startsOn);
+    this.note.set(note ?? '');
+    this.plan.set(plan);
+  }
+
+  /** What was typed and not kept stands over what is kept. */
+  private async begin(atHand: LessonAtHand, kept: PracticePlan | null): Promise<void> {
+    if (kept === null) {
+      this.choose(this.found()[0] ?? 'toes');
+      this.schedule(4, [2, 4, 7]);
+    } else this.fill(kept);
+    const isIt = ({ lessonId }: PracticePlanInput): boolean => lessonId === this.lessonId();
+    const earlier =
+      kept === null
+        ? await this.record.beginNew(crypto.randomUUID(), { isIt, studentId: atHand.student.id })
+        : await this.record.begin(kept.id, kept, atHand.student.id);
+    if (earlier !== null) this.fill(earlier.input);
+    this.ready = true;
+  }
+
+  /** What is chosen before the device was asked is no typing. */
+  private ready = false;
+
+  private typed(): void {
+    if (this.ready) this.record.typed(this.filled());
+  }
+
+  private filled(): PracticePlanInput {
+    const note = this.note().trim();
+    return {
+      revision: this.record.stored()?.revision ?? 0,
+      studentId: this.atHand()?.student.id ?? '',
+      lessonId: this.lessonId(),
+      startsOn: this.startsOn(),
+      ...(note !== '' && { note }),
+      plan: this.plan(),
+    };
+  }
+
+  private drawn(drill: Drill): string {
+    const sizes = this.sizes();
+    if (sizes === null) return '';
+    const { lengthUnit, distanceUnit } = this.settings.settings();
+    return toSvg(drillDrawing(drill, sizes, { length: lengthUnit, distance: distanceUnit }), {
+      colour: themeColour,
+      fontFamily: 'Barlow, sans-serif',
+      label: drill.name,
+    });
+  }
+}
+
+function planned({ id, dose }: Drill): Plan['drills'][number] {
+  return { id, ...dose };
+}
+
+function sessionsOn(days: readonly string[]): Plan['sessions'] {
+  return days.map((on) => ({ id: crypto.randomUUID(), on }));
+}
+
+/** Why a drill stands there. */
+function whyOf({ helps }: Drill, oneThing: OneThing): string {
+  const place = helps.indexOf(oneThing);
+  const thing = ONE_THING_WORDS[oneThing].toLowerCase();
+  if (place === 0) return `Made for this: ${thing}.`;
+  if (place < 0) return 'Your choice.';
+  const most = helps[0] === undefined ? '' : ONE_THING_WORDS[helps[0]].toLowerCase();
+  return `Helps with ${thing} too; most with ${most}.`;
+}

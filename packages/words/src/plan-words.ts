@@ -36,7 +36,7 @@ export const STAGE_WORDS: Readonly<Record<FadingStage, string>> = {
 
 /** What a student does at a stage, to be read aloud. */
 export const STAGE_HELP: Readonly<Record<FadingStage, string>> = {
-  rods: 'The rods lie there for every one.',
+  rods: 'The rods lie there for every ball.',
   checks: 'Take the rods away. Lay them again after every third, to check.',
   mark: 'No rods. One mark ahead of the ball is all the help.',
   nothing: 'Nothing lies there. Check only the last one.',

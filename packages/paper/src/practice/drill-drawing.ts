@@ -75,6 +75,7 @@ const [WIDTH_MM, HEIGHT_MM, PAD_MM] = [90, 96, 7] as const;
 /** What lies farther is drawn at the edge, with its distance. */
 const [BEHIND_M, AHEAD_M] = [0.95, 1.25] as const;
 const ROD_M = 1.22;
+const ASIDE = { aside: true } as const;
 const [CAPTION_MM, BALL_MM] = [4.2, 1.4] as const;
 /** Shares of stature: between the kneecaps, and across hips and shoulders. */
 const WIDTHS = { knees: 0.16, hips: 0.18, shoulders: 0.24, eyes: 0.08 } as const;
@@ -205,7 +206,7 @@ function marksOf(piece: Piece, sizes: DrillSizes, units: DrillUnits): readonly M
       }[piece.at];
       return [
         turned(middle, piece.turnDeg ?? 0, { lengthM: ROD_M, side, ink: 'now', widthMm: 1.2 }),
-        { kind: 'name', at: point(x, ahead ? 0.7 : -0.72), text: said },
+        { kind: 'name', at: point(x, ahead ? 0.7 : -0.72), text: said, ...(!ahead && ASIDE) },
       ];
     }
     case 'square-rod':

@@ -1,4 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  Injector,
+  input,
+  output,
+  signal,
+} from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
@@ -60,6 +71,7 @@ export class SessionKeys {
   /** Asked to be ticked off: the next tap keeps it. */
   protected readonly ticking = signal(false);
   protected readonly felts = FELT;
+  protected readonly here = location.origin;
 
   private readonly today = localDay(new Date());
   protected readonly next = computed(() => sessionFor(this.plan(), this.today));
@@ -76,6 +88,10 @@ export class SessionKeys {
     const session = this.session();
     return session === null ? null : blockOf(session);
   });
+  /** Where the part begins comes back into sight with each key. */
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+  private readonly injector = inject(Injector);
+
   protected readonly aims = computed(() => AIMED.has(this.block()?.block ?? ''));
 
   protected begin(): void {
@@ -121,5 +137,6 @@ export class SessionKeys {
   private emit(session: Session): void {
     const block = blockOf(session)?.block ?? '';
     this.changed.emit(AIMED.has(block) ? aimedAnew(session, this.targets(), Math.random()) : session);
+    afterNextRender(() => this.host.scrollIntoView({ block: 'start' }), { injector: this.injector });
   }
 }

@@ -98,6 +98,10 @@ const OUT_BELOW = 0.2;
       stroke: var(--lo-twine);
       stroke-width: 3;
     }
+    .to-come svg {
+      stroke: var(--lo-line-strong);
+      stroke-width: 2;
+    }
     .missed svg {
       stroke-dasharray: 3 3;
     }

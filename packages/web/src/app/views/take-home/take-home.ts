@@ -92,7 +92,7 @@ export class TakeHomePage {
     this.problem.set(null);
     this.http.get<StudentLinkPage>('/api/take-home', { headers: this.headers() }).subscribe({
       next: (fresh) => {
-        this.page.set(fresh);
+        this.page.set(withPending(fresh, this.waiting()));
         this.typed.update((typed) => ({ ...typed, base: typed.base ?? fresh.baseMm }));
         this.keep();
         void openOffline();
@@ -158,23 +158,11 @@ export class TakeHomePage {
 
   /** It stands as done at once: without a network the page learns nothing from the server. */
   protected keepSessionDone(done: Omit<PracticeDoneInput, 'studentId' | 'revision'>): void {
-    const sessionId = done.practice.session?.sessionId;
     this.session.set(null);
     this.sessionDone.set('Kept. Your instructor sees it before the next lesson.');
-    this.page.update((page) =>
-      page?.plan
-        ? {
-            ...page,
-            plan: {
-              ...page.plan,
-              sessions: page.plan.sessions.map((one) =>
-                one.id === sessionId ? { ...one, doneOn: done.doneOn } : one,
-              ),
-            },
-          }
-        : page,
-    );
     this.sendLater({ id: crypto.randomUUID(), to: 'practice', input: done });
+    this.page.update((page) => page && withPending(page, this.waiting()));
+    this.keep();
   }
 
   private sendLater(pending: Pending): void {
@@ -226,4 +214,16 @@ export class TakeHomePage {
   private headers(): HttpHeaders {
     return new HttpHeaders({ Authorization: `Bearer ${this.token}` });
   }
+}
+
+/** Sessions that are kept here and not sent yet are done all the same. */
+function withPending(page: StudentLinkPage, waiting: readonly Pending[]): StudentLinkPage {
+  const { plan } = page;
+  if (plan === null) return page;
+  const sent = waiting.flatMap((pending) => (pending.to === 'practice' ? [pending.input] : []));
+  const sessions = plan.sessions.map((one) => ({
+    ...one,
+    doneOn: one.doneOn ?? sent.find(({ practice }) => practice.session?.sessionId === one.id)?.doneOn ?? null,
+  }));
+  return { ...page, plan: { ...plan, sessions } };
 }

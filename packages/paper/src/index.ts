@@ -50,4 +50,13 @@ export {
   type DrillUnits,
   type KnownSizes,
 } from './practice/drill-drawing.ts';
-export { drillOf, DRILLS, drillsFor, howOf, ORDER_DRILL, USUAL_DOSE } from './practice/drills.ts';
+export {
+  drillOf,
+  DRILLS,
+  drillsFor,
+  howOf,
+  ORDER_DRILL,
+  ownDrill,
+  USUAL_DOSE,
+  type WrittenDrill,
+} from './practice/drills.ts';

@@ -10,6 +10,8 @@ import {
   type CheckInput,
   type ClubInput,
   type EyeOnScreenInput,
+  type OwnDrillInput,
+  type CourseInput,
   type PracticeDoneInput,
   type PracticePlanInput,
   type BallRunInput,
@@ -100,6 +102,10 @@ export const validateStudentInput: Validator<StudentInput> = validator(generated
 /** Validates a lesson as typed in. */
 export const validateLessonInput: Validator<LessonInput> = validator(generated.validateLessonInput);
 
+/** Validates a drill of the academy’s own. */
+export const validateOwnDrillInput: Validator<OwnDrillInput> = validator(generated.validateOwnDrillInput);
+/** Validates a plan for several students. */
+export const validateCourseInput: Validator<CourseInput> = validator(generated.validateCourseInput);
 /** Validates what a student is to practise. */
 export const validatePracticePlanInput: Validator<PracticePlanInput> = validator(
   generated.validatePracticePlanInput,

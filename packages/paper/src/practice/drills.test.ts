@@ -2,7 +2,7 @@ import { ONE_THINGS } from '@lotrecht/judging';
 import { describe, expect, it } from 'vitest';
 import { type Place, type Shape } from '../drawing/shape.ts';
 import { drillDrawing, drillSizes } from './drill-drawing.ts';
-import { drillOf, DRILLS, drillsFor, howOf } from './drills.ts';
+import { drillOf, DRILLS, drillsFor, howOf, ownDrill } from './drills.ts';
 
 const SIZES = drillSizes({ handedness: 'right', club: 'mid-iron', statureMm: null });
 const SMALL = drillSizes({ handedness: 'right', club: 'mid-iron', statureMm: 1300, shoeMm: 220 });
@@ -72,5 +72,21 @@ describe('drills', () => {
       );
     expect(text('mm')).toContain('rod, 600 mm from the ball');
     expect(text('in')).toContain('in from the ball');
+  });
+
+  it('of an academy’s own have its words, and what the one they were copied from lays and checks', () => {
+    const drill = { basedOn: 'toe-rod', steps: ['Breathe.'], feel: 'Calm.', junior: [], minutes: 4, reps: 6 };
+    const own = ownDrill({ id: 'x', name: 'Ours', drill });
+    const base = drillOf('toe-rod');
+    expect(own).toMatchObject({
+      id: 'own-x',
+      name: 'Ours',
+      steps: ['Breathe.'],
+      dose: { minutes: 4, reps: 6 },
+    });
+    for (const same of ['lay', 'check', 'cautions', 'helps', 'junior'] as const)
+      expect(own[same]).toBe(base[same]);
+    expect(drillOf('own-x', [own])).toBe(own);
+    expect(drillsFor('toes', [own])[0]).toBe(own);
   });
 });

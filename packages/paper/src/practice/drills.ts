@@ -22,6 +22,43 @@ export function drillOf(id: string, own: readonly Drill[] = []): Drill {
   return drill;
 }
 
+/** What an academy has written of its own. */
+export interface WrittenDrill {
+  /** Of the record. */
+  readonly id: string;
+  readonly name: string;
+  readonly drill: {
+    readonly basedOn: string;
+    readonly steps: readonly string[];
+    readonly feel: string;
+    readonly junior: readonly string[];
+    readonly minutes: number;
+    readonly reps: number;
+  };
+}
+
+/** Ids of own drills begin with this: none can be taken for a shipped one. */
+const OWN = 'own-';
+
+/**
+ * A drill of the academy’s own: its words, and the aids, the check and the cautions of the one it was copied from.
+ *
+ * @example ownDrill({ id: 'x', name: 'Ours', drill: { basedOn: 'toe-rod', steps: ['Breathe.'], feel: '', junior: [], minutes: 5, reps: 8 } }).id // 'own-x'
+ */
+export function ownDrill({ id, name, drill }: WrittenDrill): Drill {
+  const base = drillOf(drill.basedOn);
+  const { steps, feel, junior, minutes, reps } = drill;
+  return {
+    ...base,
+    id: `${OWN}${id}`,
+    name,
+    steps,
+    feel,
+    junior: junior.length === 0 ? base.junior : junior,
+    dose: { minutes, reps },
+  };
+}
+
 /** The steps in one go. @example howOf(drillOf('footprints')).startsWith('Lay the footprint map') // true */
 export function howOf({ steps, junior }: Pick<Drill, 'steps' | 'junior'>, short = false): string {
   return (short ? junior : steps).join(' ');

@@ -286,6 +286,19 @@ const WRITTEN: Readonly<
       ],
     },
   ],
+  '0027': [
+    {
+      text: `INSERT INTO practice_plan (academy_id, id, student_id, lesson_id, starts_on, plan)
+             VALUES (?, ?, ?, ?, '2026-04-18', ?)`,
+      values: [
+        ACADEMY,
+        id(27),
+        STUDENT,
+        LESSON,
+        JSON.stringify({ oneThing: 'toes', line: 'toes', place: 'home', drills: [], sessions: [] }),
+      ],
+    },
+  ],
 };
 const states = Object.keys(WRITTEN);
 const running: TestApp[] = [];

@@ -1,12 +1,12 @@
 import { SHIPPED_METHODS } from '@lotrecht/judging';
 import { type CheckView, type HandOutView } from '@lotrecht/records';
 import { firstNameOf } from '@lotrecht/words';
-import { composeHandOut, drillOf, type HandOutWish, sightOfCheck } from '@lotrecht/paper';
+import { composeHandOut, drillOf, type HandOutWish, ownDrill, sightOfCheck } from '@lotrecht/paper';
 import { type Queries } from '../database/database.ts';
 import { type Actor } from '../access/actor.ts';
 import { type LessonRow } from '../lessons/lesson-repository.ts';
 import { findSettings } from '../settings/settings-repository.ts';
-import { methods as ownMethods, places } from '../records/index.ts';
+import { methods as ownMethods, ownDrills, places } from '../records/index.ts';
 
 const DAY = new Intl.DateTimeFormat('en-GB', {
   day: 'numeric',
@@ -38,7 +38,7 @@ export async function handOutWish(db: Queries, actor: Actor, source: HandOutSour
     document: check.document,
     result: check.result,
     record: check.record,
-    drill: drillOf(handOut.drillId),
+    drill: drillOf(handOut.drillId, (await ownDrills.list(db, actor)).map(ownDrill)),
     dose: handOut.dose,
     own: handOut.own,
     junior: handOut.junior,

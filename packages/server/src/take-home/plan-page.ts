@@ -5,6 +5,7 @@ import {
   drillOf,
   type DrillSizes,
   drillSizes,
+  ownDrill,
   type DrillUnits,
   PAPER_COLOURS,
   toSvg,
@@ -19,7 +20,7 @@ import {
 import { BLOCK_WORDS, doseText, fadingSentence, ONE_THING_WORDS, STAGE_HELP } from '@lotrecht/words';
 import { type Actor } from '../access/actor.ts';
 import { type Queries } from '../database/database.ts';
-import { practiceDone, practicePlans } from '../records/index.ts';
+import { ownDrills, practiceDone, practicePlans } from '../records/index.ts';
 import { findSettings } from '../settings/settings-repository.ts';
 import { listSelfReads } from './self-reads.ts';
 import { type OpenStudentLink } from './student-link-repository.ts';
@@ -75,6 +76,7 @@ export async function planPage(
     sizes: sizesOf(link, last),
     units: { length: settings.lengthUnit, distance: settings.distanceUnit },
   };
+  const own = (await ownDrills.list(db, actor)).map(ownDrill);
   const [first] = plan.drills;
   const steps = fading.steps.map(({ to, why, read }) => ({ to, why, day: fading.days[read] ?? '' }));
   return {
@@ -82,7 +84,7 @@ export async function planPage(
     oneThing: ONE_THING_WORDS[plan.oneThing],
     note: note ?? '',
     line: plan.line,
-    checkHow: drillOf(first?.id ?? '').check.how,
+    checkHow: drillOf(first?.id ?? '', own).check.how,
     stage: fading.stage,
     help: STAGE_HELP[fading.stage],
     why: fadingSentence({ stage: fading.stage, steps }, dayText),
@@ -94,7 +96,7 @@ export async function planPage(
         doneOn: done.find(({ practice }) => practice.session?.sessionId === sessionId)?.doneOn ?? null,
       })),
     blocks: blocksOf(plan, fading.stage).map((block) =>
-      pageBlock(block, { ...drawn, stage: fading.stage, minor: link.minor === 1 }),
+      pageBlock(block, { ...drawn, own, stage: fading.stage, minor: link.minor === 1 }),
     ),
     calendarPath,
   };
@@ -111,13 +113,14 @@ function sizesOf({ handedness, statureMm }: OpenStudentLink, last: CheckView | u
 }
 
 interface BlockGround {
+  readonly own: readonly Drill[];
   readonly sizes: DrillSizes;
   readonly units: DrillUnits;
   readonly stage: PlanFading['stage'];
   readonly minor: boolean;
 }
 
-function pageBlock(block: Block, { sizes, units, stage, minor }: BlockGround): PlanPageBlock {
+function pageBlock(block: Block, { own, sizes, units, stage, minor }: BlockGround): PlanPageBlock {
   const plain = { feel: '', cautions: [], drawing: null };
   switch (block.block) {
     case 'looks':
@@ -158,7 +161,7 @@ function pageBlock(block: Block, { sizes, units, stage, minor }: BlockGround): P
         steps: ['Stand as you would play, then read it below.'],
       };
     case 'drill': {
-      const drill: Drill = drillOf(block.drillId);
+      const drill: Drill = drillOf(block.drillId, own);
       return {
         block: `drill:${drill.id}`,
         title: drill.name,

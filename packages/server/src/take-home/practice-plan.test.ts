@@ -95,6 +95,26 @@ describe('a practice plan by the student’s link', () => {
     expect(page.blocks[1]?.dose).toBe('10 times, about 6 minutes, with rods down.');
   });
 
+  it('leads through a drill of the academy’s own, with the aids of the one it was copied from', async () => {
+    const id = randomUUID();
+    const drill = { basedOn: 'toe-rod', steps: ['Breathe out.'], feel: '', junior: [], minutes: 4, reps: 5 };
+    expect((await client.put(`/api/own-drills/${id}`, { revision: 0, name: 'Ours', drill })).status).toBe(
+      200,
+    );
+    const drills = [{ id: `own-${id}`, minutes: 4, reps: 5 }];
+    const changed = await client.send('PATCH', `/api/practice-plans/${planId}`, {
+      revision: 1,
+      plan: { drills },
+    });
+    expect(changed.status).toBe(200);
+    const { token } = await newLink();
+    const [, block] = (await pageOf(token)).blocks;
+    expect(block).toMatchObject({ block: `drill:own-${id}`, title: 'Ours', steps: ['Breathe out.'] });
+    expect(block?.drawing).toContain('from the ball');
+    const back = { revision: 2, plan: { drills: plan.drills } };
+    expect((await client.send('PATCH', `/api/practice-plans/${planId}`, back)).status).toBe(200);
+  });
+
   it('keeps what was done of a session once, with its question; the help fades by what was read', async () => {
     const { token } = await newLink();
     const session = {

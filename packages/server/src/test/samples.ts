@@ -62,6 +62,29 @@ const SAMPLES: Readonly<Record<string, (ids: SampleIds) => object>> = {
       oddness: 4,
     },
   }),
+  'own-drill': () => ({
+    name: 'Rod and a deep breath',
+    drill: {
+      basedOn: 'toe-rod',
+      steps: ['Breathe out.', 'Both toes to the rod.'],
+      feel: 'Unhurried.',
+      junior: ['Breathe. Toes to the rod.'],
+      minutes: 5,
+      reps: 8,
+    },
+  }),
+  course: () => ({
+    name: 'Four weeks of feet',
+    course: {
+      oneThing: 'toes',
+      line: 'toes',
+      place: 'range',
+      drills: [{ id: 'toe-rod', minutes: 6, reps: 12 }],
+      weeks: 4,
+      days: [2, 5],
+      note: 'Twice a week.',
+    },
+  }),
   'practice-plan': ({ studentId }) => ({
     studentId,
     startsOn: '2026-04-18',

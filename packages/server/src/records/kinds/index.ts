@@ -1,5 +1,7 @@
 import { type AnyKind } from '../kind.ts';
 import { BALL_RUN } from './ball-run.ts';
+import { COURSE } from './course.ts';
+import { OWN_DRILL } from './own-drill.ts';
 import { CLUB } from './club.ts';
 import { EYE_ON_SCREEN } from './eye-on-screen.ts';
 import { METHOD } from './method.ts';
@@ -15,6 +17,8 @@ export const KINDS: readonly AnyKind[] = [
   PLACE,
   METHOD,
   STATION_PLAN,
+  OWN_DRILL,
+  COURSE,
   EYE_ON_SCREEN,
   CLUB,
   ROUTINE,

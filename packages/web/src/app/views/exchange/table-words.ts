@@ -11,6 +11,8 @@ export const TABLE_WORDS = [
   ['club', 'Clubs'],
   ['routine', 'Walk-ins'],
   ['eye_on_screen', 'Eyes on the screen'],
+  ['own_drill', 'Own drills'],
+  ['course', 'Courses'],
   ['practice_plan', 'Practice plans'],
   ['practice_done', 'Practice'],
   ['ball_run', 'Runs of balls'],

@@ -32,6 +32,7 @@ import {
   refreshStatistics,
   ballRuns,
   practiceDone,
+  practicePlans,
   routines,
   usualMisses,
   sql,
@@ -40,6 +41,7 @@ import { ballRunOf, usualMissOf } from './ball-runs.ts';
 import { type DemoCheck, heldAt, openLesson, plannedChecks, simulateCheck } from './simulate.ts';
 import { type DemoStudent, STUDENTS } from './students.ts';
 import { INSTRUCTORS, LANDMARKS, RAFTS } from './tarnside.ts';
+import { planOf } from './plans.ts';
 import { practisedBefore, walkInsOf } from './walk-ins.ts';
 
 const SEED = 20_260_417;
@@ -190,6 +192,12 @@ async function loadStudent(
   }
   for (const done of practisedBefore(student.walkIns ?? null, studentId, today))
     await practiceDone.insert(tx, actor, randomUUID(), done);
+  if (student.walkIns === 'looks-lifted') {
+    const planId = randomUUID();
+    const { plan, done } = planOf(studentId, planId, today);
+    await practicePlans.insert(tx, actor, planId, plan);
+    for (const session of done) await practiceDone.insert(tx, actor, randomUUID(), session);
+  }
   return checks;
 }
 

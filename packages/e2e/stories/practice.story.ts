@@ -126,3 +126,50 @@ test('finding, drill, plan, link; three sessions on a phone, two without a netwo
   await expect(since).toContainText('Is odd right?');
   expect(await axeViolations(page)).toEqual([]);
 });
+
+test('a drill in the academy’s own words, in a course that two students get at once', async ({ page }) => {
+  const origin = new URL(page.url()).origin;
+  await page.goto(`${origin}/drills`);
+  await choose(page.getByRole('combobox', { name: 'For' }), 'Grip');
+  await expect(page.getByRole('article')).toHaveCount(2);
+  await page.getByRole('article', { name: 'Light hands, quiet face' }).getByRole('button').click();
+  await page.getByRole('textbox', { name: 'Name' }).fill('Hold it like a wren');
+  await page.getByRole('textbox', { name: 'Steps' }).fill('Press hard once.\n\nLet go by half, and keep it.');
+  await page.reload();
+  await page.getByRole('article', { name: 'Light hands, quiet face' }).getByRole('button').click();
+  // What was typed and not kept stands there again.
+  await expect(page.getByRole('textbox', { name: 'Name' })).toHaveValue('Hold it like a wren');
+  expect(await axeViolations(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Keep drill' }).click();
+  await expect(page.getByRole('article', { name: 'Hold it like a wren' })).toContainText(
+    'Press hard once. Let go by half, and keep it.',
+  );
+
+  // In a lesson it stands first among the drills for the grip; the plan is kept as a course.
+  const home = new TakeHomePage(page);
+  await home.open('Petra Lindqvarn');
+  await page.getByRole('link', { name: 'Plan until the next lesson' }).click();
+  await choose(page.getByRole('combobox', { name: 'What is practised' }), 'Grip');
+  await expect(
+    page.getByRole('article', { name: 'Hold it like a wren' }).getByRole('checkbox'),
+  ).toBeVisible();
+  await page.getByRole('textbox', { name: 'Name of a course' }).fill('Four weeks of hands');
+  await page.getByRole('button', { name: 'Keep as a course' }).click();
+  await expect(page.getByText('Kept as a course: Four weeks of hands.')).toBeVisible();
+
+  await page.getByRole('link', { name: 'Drills and courses' }).click();
+  await expect(page.getByText('Grip, 4 weeks, 3 times a week, at home.')).toBeVisible();
+  await page.getByRole('button', { name: 'Give to students' }).click();
+  for (const name of ['Bela Varnholt', 'Jorun Maddick']) {
+    await page.getByRole('combobox', { name: 'Student' }).fill(name.slice(0, 4));
+    await page.getByRole('option', { name }).click();
+  }
+  await page.getByRole('button', { name: 'Give it to 2 students' }).click();
+  await expect(page.getByText('Four weeks of hands: given to 2 students.')).toBeVisible();
+  expect(await axeViolations(page)).toEqual([]);
+  await page.getByRole('link', { name: 'Students' }).first().click();
+  await page.getByRole('link', { name: 'Bela Varnholt' }).first().click();
+  await expect(page.getByRole('region', { name: 'Practised since: Grip' })).toContainText(
+    'No session was due yet.',
+  );
+});

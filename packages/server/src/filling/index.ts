@@ -16,7 +16,15 @@ export {
 } from '../identity/instructor-repository.ts';
 export { hashPassword, passwordFits } from '../identity/passwords.ts';
 export { insertLesson } from '../lessons/lesson-repository.ts';
-export { ballRuns, clubs, places, practiceDone, routines, usualMisses } from '../records/index.ts';
+export {
+  ballRuns,
+  clubs,
+  places,
+  practiceDone,
+  practicePlans,
+  routines,
+  usualMisses,
+} from '../records/index.ts';
 export { refreshPriors } from '../roster/academy-prior.ts';
 export { refreshStandings } from '../roster/refresh-standings.ts';
 export { insertStudent } from '../students/student-repository.ts';

@@ -128,6 +128,11 @@ export const routes: Routes = [
         loadComponent: () => import('./views/station/station.ts').then((m) => m.StationView),
       },
       {
+        path: 'drills',
+        title: 'Drills and courses · Lotrecht',
+        loadComponent: () => import('./views/drills/drills.ts').then((m) => m.DrillsPage),
+      },
+      {
         path: 'methods',
         title: 'Methods · Lotrecht',
         loadComponent: () => import('./views/methods/methods.ts').then((m) => m.MethodsView),

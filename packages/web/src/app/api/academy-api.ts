@@ -27,6 +27,8 @@ export type Deletable =
   | 'hand-outs'
   | 'clubs'
   | 'ball-runs'
+  | 'own-drills'
+  | 'courses'
   | 'routines';
 
 /** The academy's data over HTTP: students, lessons, checks. Ids are chosen here, so that a save can be sent again. */

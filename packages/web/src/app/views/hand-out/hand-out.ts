@@ -24,7 +24,8 @@ import {
   type StudentView,
   type TakeHomeView,
 } from '@lotrecht/records';
-import { DRILLS, drillsFor, ORDER_DRILL, USUAL_DOSE } from '@lotrecht/paper';
+import { drillsFor, DRILLS, ORDER_DRILL, USUAL_DOSE } from '@lotrecht/paper';
+import { OwnDrillsStore } from '../../practice/own-drills.store.ts';
 import { forkJoin, map, of, switchMap } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
@@ -90,7 +91,8 @@ export class HandOutOfCheck {
   protected readonly handOut = this.record.stored;
   protected readonly lesson = signal<LessonView | null>(null);
 
-  protected readonly drills = DRILLS;
+  private readonly ownDrills = inject(OwnDrillsStore);
+  protected readonly drills = this.ownDrills.all;
   protected readonly usualDose = USUAL_DOSE;
   protected readonly drillId = signal(DRILLS[0]?.id ?? '');
   protected readonly dose = signal('');
@@ -103,6 +105,7 @@ export class HandOutOfCheck {
 
   constructor() {
     inject(MethodStore).load();
+    this.ownDrills.load().subscribe({ error: (error: unknown) => this.problem.set(toProblem(error)) });
     inject(SettingsStore)
       .load()
       .subscribe({ error: (error: unknown) => this.problem.set(toProblem(error)) });

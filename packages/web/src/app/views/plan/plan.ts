@@ -25,7 +25,7 @@ import {
   type Weekday,
   WEEKDAYS,
 } from '@lotrecht/judging';
-import { type Drill, drillDrawing, drillOf, DRILLS, drillsFor, drillSizes, toSvg } from '@lotrecht/paper';
+import { type Drill, drillOf, drillsFor, drillSizes } from '@lotrecht/paper';
 import { type PracticePlanInput } from '@lotrecht/records';
 import { type LineKey, ONE_THING_WORDS } from '@lotrecht/words';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
@@ -38,10 +38,12 @@ import { groundOfNext } from '../../lesson/lesson-ground.ts';
 import { workAtHand } from '../../lesson/work-at-hand.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
+import { COURSE, type Course } from '../../data/kinds/course.ts';
+import { DrillCard } from '../../practice/drill-card.ts';
+import { OwnDrillsStore } from '../../practice/own-drills.store.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { RecordTrouble } from '../../ui/record-trouble.ts';
 import { saveFile } from '../../ui/save-file.ts';
-import { SvgDrawing, themeColour } from '../../ui/svg-drawing.ts';
 import { Why } from '../../ui/why.ts';
 import { localDay } from '../../words/dates.ts';
 import { LINE_TITLES } from '../../words/words.ts';
@@ -76,11 +78,11 @@ const OFFERED = 3;
     MatLabel,
     MatOption,
     MatSelect,
+    DrillCard,
     PlanWeeks,
     ProblemNote,
     RecordTrouble,
     RouterLink,
-    SvgDrawing,
     Why,
   ],
   templateUrl: './plan.html',
@@ -108,7 +110,11 @@ export class PlanOfLesson {
   protected readonly weekdays = WEEKDAYS;
   protected readonly dayTitles = DAY_TITLES;
   protected readonly reminders = REMINDERS;
-  protected readonly allDrills = DRILLS;
+  private readonly drills = inject(OwnDrillsStore);
+  protected readonly allDrills = this.drills.all;
+  protected readonly courses = signal<readonly Course[]>([]);
+  protected readonly courseName = signal('');
+  protected readonly said = signal('');
 
   protected readonly startsOn = signal(localDay(new Date()));
   protected readonly note = signal('');
@@ -130,9 +136,9 @@ export class PlanOfLesson {
   });
   protected readonly things = computed(() => [...new Set([...this.found(), ...ONE_THINGS])]);
 
-  private readonly sizes = computed(() => {
+  protected readonly sizes = computed(() => {
     const at = this.atHand();
-    if (at === null) return null;
+    if (at === null) return drillSizes({ handedness: 'right', club: 'mid-iron', statureMm: null });
     const { club } = groundOfNext(at.lesson, at.lastTimes);
     return drillSizes({
       handedness: at.student.handedness,
@@ -145,13 +151,12 @@ export class PlanOfLesson {
   /** The drills that fit best, and those that were chosen beside them. */
   protected readonly offered = computed(() => {
     const { oneThing, drills } = this.plan();
-    const best = drillsFor(oneThing).slice(0, OFFERED);
-    const chosen = drills.map(({ id }) => drillOf(id));
+    const best = drillsFor(oneThing, this.drills.own()).slice(0, OFFERED);
+    const chosen = drills.map(({ id }) => drillOf(id, this.drills.own()));
     return [...new Set([...best, ...chosen])].map((drill) => ({
       drill,
       why: whyOf(drill, oneThing),
       chosen: drills.some(({ id }) => id === drill.id),
-      svg: this.drawn(drill),
     }));
   });
 
@@ -164,6 +169,9 @@ export class PlanOfLesson {
 
   protected load(lessonId: string): void {
     this.problem.set(null);
+    const error = (failed: unknown): void => this.problem.set(toProblem(failed));
+    this.drills.load().subscribe({ error });
+    this.records.all<Course>(COURSE).subscribe({ next: (all) => this.courses.set(all), error });
     this.around.of(lessonId).subscribe({
       next: (atHand) => {
         this.atHand.set(atHand);
@@ -179,7 +187,7 @@ export class PlanOfLesson {
   }
 
   protected choose(oneThing: OneThing): void {
-    const [best] = drillsFor(oneThing);
+    const [best] = drillsFor(oneThing, this.drills.own());
     const line = LINES.includes(oneThing) ? (oneThing as LineKey) : (best?.check.line ?? 'toes');
     this.change({ oneThing, line, drills: best === undefined ? [] : [planned(best)] });
   }
@@ -200,6 +208,33 @@ export class PlanOfLesson {
     this.weeks.set(weeks);
     this.days.set(days);
     this.change({ sessions: sessionsOn(daysOfPlan(this.startsOn(), weeks, days)) });
+  }
+
+  /** A course of the academy as this student’s plan: from here it is theirs. */
+  protected take({ course: { weeks, days, note, ...plan } }: Course): void {
+    this.note.set(note ?? '');
+    this.plan.set({ ...plan, sessions: [] });
+    this.schedule(weeks, days as Weekday[]);
+  }
+
+  /** The same for others: without this student’s days. */
+  protected keepCourse(): void {
+    const { sessions: _days, ...course } = this.plan();
+    const note = this.note().trim();
+    const [name, weeks, days] = [this.courseName().trim(), this.weeks(), [...this.days()]];
+    const input = {
+      revision: 0,
+      name,
+      course: { ...course, weeks, days, ...(note !== '' && { note }) },
+    };
+    this.records.save(COURSE, crypto.randomUUID(), input, null).subscribe({
+      next: (kept) => {
+        this.courses.update((all) => [...all, kept]);
+        this.courseName.set('');
+        this.said.set(`Kept as a course: ${kept.name}.`);
+      },
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
   }
 
   protected write(note: string): void {
@@ -268,17 +303,6 @@ export class PlanOfLesson {
       ...(note !== '' && { note }),
       plan: this.plan(),
     };
-  }
-
-  private drawn(drill: Drill): string {
-    const sizes = this.sizes();
-    if (sizes === null) return '';
-    const { lengthUnit, distanceUnit } = this.settings.settings();
-    return toSvg(drillDrawing(drill, sizes, { length: lengthUnit, distance: distanceUnit }), {
-      colour: themeColour,
-      fontFamily: 'Barlow, sans-serif',
-      label: drill.name,
-    });
   }
 }
 

@@ -1,5 +1,6 @@
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 import { axeViolations } from '../pages/axe.ts';
+import { CheckPage } from '../pages/check.page.ts';
 import { choose } from '../pages/choose.ts';
 import { test } from '../pages/quiet.ts';
 import { servedWithDemo } from '../pages/served.ts';
@@ -172,4 +173,47 @@ test('a drill in the academy’s own words, in a course that two students get at
   await expect(page.getByRole('region', { name: 'Practised since: Grip' })).toContainText(
     'No session was due yet.',
   );
+});
+
+/** Right-handed and left-handed, grown up and not, as they are called. */
+const GROUP = [
+  'Anselm Tove',
+  'Bela Varnholt',
+  'Edda Kolme',
+  'Jorun Maddick',
+  'Osk Brannel',
+  'Petra Lindqvarn',
+];
+
+test('a clinic of six on one station, read in turn, each with a drill and a card', async ({ page }) => {
+  let taps = 0;
+  const tap = async (what: Locator): Promise<void> => {
+    taps += 1;
+    await what.click();
+  };
+  await page.getByRole('link', { name: 'Clinic: a group on one station' }).click();
+  const names = page.getByRole('group', { name: 'Students' }).getByRole('button');
+  await expect(names.first()).toBeVisible();
+  for (const name of GROUP) await tap(names.filter({ hasText: name }));
+  await tap(page.getByRole('radio', { name: 'Shoulders' }));
+  expect(await axeViolations(page)).toEqual([]);
+  await tap(page.getByRole('button', { name: 'Begin with 6' }));
+  for (const [n, name] of GROUP.entries()) {
+    await expect(page.getByRole('heading', { name, level: 2 })).toBeVisible();
+    taps += 1;
+    await new CheckPage(page).tapStrip('Where the rod points', [9, 8, -7, 10, 0, 9][n] ?? 0);
+    // A tablet that is put away in the middle goes on there.
+    if (n === 2) await page.reload();
+  }
+  const group = page.getByRole('region', { name: 'The group' });
+  await expect(group.getByRole('listitem')).toHaveCount(6);
+  await expect(group).toContainText(/\d of 6 stand too closed\./);
+  await expect(group.getByText('kept', { exact: true })).toHaveCount(6);
+  await tap(page.getByRole('button', { name: 'Keep a card for each' }));
+  await expect(page.getByText('Every card is kept.')).toBeVisible();
+  expect(taps).toBeLessThan(60);
+  process.stdout.write(`clinic of six: ${taps} taps\n`);
+  expect(await axeViolations(page)).toEqual([]);
+  await group.getByRole('link', { name: 'Card' }).first().click();
+  await expect(page.getByRole('heading', { name: 'Hand-out for Anselm Tove' })).toBeVisible();
 });

@@ -128,6 +128,11 @@ export const routes: Routes = [
         loadComponent: () => import('./views/station/station.ts').then((m) => m.StationView),
       },
       {
+        path: 'clinic',
+        title: 'Clinic · Lotrecht',
+        loadComponent: () => import('./views/clinic/clinic.ts').then((m) => m.ClinicPage),
+      },
+      {
         path: 'drills',
         title: 'Drills and courses · Lotrecht',
         loadComponent: () => import('./views/drills/drills.ts').then((m) => m.DrillsPage),

@@ -1,0 +1,304 @@
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { MatButton } from '@angular/material/button';
+import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
+import { MatFormField, MatLabel } from '@angular/material/form-field';
+import { MatOption, MatSelect } from '@angular/material/select';
+import { RouterLink } from '@angular/router';
+import { type Drill, drillOf, drillsFor } from '@lotrecht/paper';
+import { type HandOutInput, type PlaceMark, type PlaceView, type StudentView } from '@lotrecht/records';
+import { asideText, leanOf, type LineKey } from '@lotrecht/words';
+import { concatMap, forkJoin, from, map } from 'rxjs';
+import { AcademyApi } from '../../api/academy-api.ts';
+import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { HAND_OUT } from '../../data/kinds/hand-out.ts';
+import { PLACE } from '../../data/kinds/place.ts';
+import { Mirror } from '../../data/mirror.ts';
+import { RecordApi } from '../../data/record-api.ts';
+import { SettingsStore } from '../../settings/settings.store.ts';
+import { keepUsualPlace, usualPlace } from '../../settings/usual-place.ts';
+import { LandmarkStrip } from '../../ui/landmark-strip.ts';
+import { ProblemNote } from '../../ui/problem-note.ts';
+import { StudentField } from '../../ui/student-field.ts';
+import { localDay } from '../../words/dates.ts';
+import { LINE_TITLES } from '../../words/words.ts';
+import {
+  atTurn,
+  checkOfTurn,
+  type Clinic,
+  keepClinic,
+  MOST_STUDENTS,
+  readClinic,
+  sharesOf,
+  type Turn,
+  turnsOf,
+  withTurn,
+} from './clinic-state.ts';
+
+const LINES: readonly LineKey[] = ['toes', 'shoulders', 'hips', 'knees', 'eyes', 'face'];
+/** A look along a rod from behind, degrees. */
+const SIGHTING_DEG = 0.5;
+
+/** A group on one station, in turn: one line each, read the quickest way; one thing, a drill and a card for each. */
+@Component({
+  selector: 'lo-clinic',
+  imports: [
+    LandmarkStrip,
+    MatButton,
+    MatButtonToggle,
+    MatButtonToggleGroup,
+    MatFormField,
+    MatLabel,
+    MatOption,
+    MatSelect,
+    ProblemNote,
+    RouterLink,
+    StudentField,
+  ],
+  templateUrl: './clinic.html',
+  styleUrl: './clinic.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ClinicPage {
+  private readonly api = inject(AcademyApi);
+  private readonly records = inject(RecordApi);
+  private readonly mirror = inject(Mirror);
+  private readonly destroyed = inject(DestroyRef);
+  private readonly settings = inject(SettingsStore);
+  protected readonly unit = computed(() => this.settings.settings().distanceUnit);
+
+  private readonly today = localDay(new Date());
+  protected readonly problem = signal<ApiProblem | null>(null);
+  protected readonly most = MOST_STUDENTS;
+  protected readonly lines = LINES;
+  protected readonly titles = LINE_TITLES;
+  protected readonly sightingDeg = SIGHTING_DEG;
+
+  // Before it begins
+  protected readonly places = signal<readonly PlaceView[]>([]);
+  protected readonly placeId = signal(usualPlace());
+  protected readonly line = signal<LineKey>('toes');
+  protected readonly known = signal<readonly StudentView[]>([]);
+  protected readonly chosen = signal<readonly StudentView[]>([]);
+  /** Where there is something to aim at. */
+  protected readonly grounds = computed(() =>
+    this.places().filter(({ marks }) => marks.some(({ kind }) => kind === 'target')),
+  );
+  /** The usual place, else a range: a rod that points at a net says little. */
+  protected readonly ground = computed(() => {
+    const all = this.grounds();
+    return (
+      all.find(({ id }) => id === this.placeId()) ??
+      all.find(({ kind }) => kind === 'range') ??
+      all[0] ??
+      null
+    );
+  });
+
+  // While it runs
+  protected readonly clinic = signal<Clinic | null>(null);
+  private readonly people = signal<ReadonlyMap<string, StudentView>>(new Map());
+  protected readonly marks = computed((): readonly PlaceMark[] => this.ground()?.marks ?? []);
+  protected readonly target = computed(() => {
+    const name = this.clinic()?.target.name;
+    const targets = this.marks().filter(({ kind }) => kind === 'target');
+    return targets.find((mark) => mark.name === name) ?? targets[0] ?? null;
+  });
+  protected readonly at = computed(() => {
+    const clinic = this.clinic();
+    const n = clinic === null ? -1 : atTurn(clinic);
+    const turn = clinic?.turns[n];
+    const student = turn && this.people().get(turn.studentId);
+    return turn === undefined || student === undefined ? null : { turn, student, n };
+  });
+
+  /** Who was read, and what it came to. */
+  protected readonly read = computed(() => {
+    const clinic = this.clinic();
+    if (clinic === null) return [];
+    return clinic.turns.flatMap((turn) => {
+      const student = this.people().get(turn.studentId);
+      const check = student && checkOfTurn(clinic, turn, student);
+      if (student === undefined || check === null || check === undefined) return [];
+      const drills = drillsFor(clinic.line);
+      const drill = turn.drillId === null ? drills[0] : drillOf(turn.drillId);
+      const lean = leanOf(check.result, clinic.line);
+      const told = { unit: this.unit(), carryM: clinic.target.distanceM };
+      const aside = asideText(turn.fromTargetDeg ?? 0, told);
+      return [
+        {
+          turn,
+          student,
+          result: check.result,
+          drills,
+          drill,
+          steps: (student.minor ? drill?.junior : drill?.steps)?.join(' ') ?? '',
+          says: `${LINE_TITLES[clinic.line]}: ${aside}. ${lean?.words ?? 'No limit in this method'}.`,
+        },
+      ];
+    });
+  });
+  protected readonly shares = computed(() => {
+    const clinic = this.clinic();
+    return clinic === null
+      ? []
+      : sharesOf(
+          this.read().map(({ result }) => result),
+          clinic.line,
+        );
+  });
+  protected readonly unsaved = computed(() => this.read().filter(({ turn }) => !turn.saved).length);
+  protected readonly uncarded = computed(() => this.read().filter(({ turn }) => !turn.carded).length);
+  protected readonly keeping = signal(false);
+
+  constructor() {
+    const failed = (error: unknown): void => this.problem.set(toProblem(error));
+    this.mirror
+      .list<PlaceView>(PLACE)
+      .pipe(takeUntilDestroyed(this.destroyed))
+      .subscribe({ next: (all) => this.places.set(all), error: failed });
+    this.api.students().subscribe({ next: ({ students }) => this.known.set(students), error: failed });
+    const begun = readClinic(this.today);
+    if (begun !== null) this.goOn(begun);
+  }
+
+  protected name(student: StudentView | null): void {
+    if (student === null) return;
+    this.chosen.update((all) => {
+      const without = all.filter(({ id }) => id !== student.id);
+      if (without.length < all.length) return without;
+      return all.length < MOST_STUDENTS ? [...all, student] : all;
+    });
+  }
+
+  protected placeOf(student: StudentView): number {
+    return this.chosen().findIndex(({ id }) => id === student.id) + 1;
+  }
+
+  protected begin(): void {
+    const [ground, students] = [this.ground(), this.chosen()];
+    const target = ground?.marks.find(({ kind }) => kind === 'target');
+    if (ground === null || target === undefined || students.length === 0) return;
+    keepUsualPlace(ground.id);
+    this.people.set(new Map(students.map((student) => [student.id, student])));
+    const { name, distanceM, bearingDeg } = target;
+    this.keep({
+      heldOn: this.today,
+      placeId: ground.id,
+      target: { name, distanceM, bearingDeg },
+      line: this.line(),
+      turns: turnsOf(students),
+    });
+  }
+
+  /** Read: kept on the device at once, on the server behind it; the next one steps in. */
+  protected take({ pointed }: LandmarkStrip): void {
+    const [at, target, bearing] = [this.at(), this.target(), pointed()];
+    if (at === null || target === null || bearing === null) return;
+    pointed.set(null);
+    this.change(at.turn, { fromTargetDeg: Number((bearing - target.bearingDeg).toFixed(2)) });
+    this.send();
+  }
+
+  protected again(turn: Turn): void {
+    this.change(turn, { fromTargetDeg: null, saved: false, checkId: crypto.randomUUID() });
+  }
+
+  protected choose(turn: Turn, drill: Drill): void {
+    this.change(turn, { drillId: drill.id, carded: false });
+  }
+
+  /** What is not on the server yet, one after the other, each under its own id: sent twice it is kept once. */
+  protected send(): void {
+    const clinic = this.clinic();
+    if (clinic === null || this.keeping()) return;
+    const waiting = this.read().filter(({ turn }) => !turn.saved);
+    if (waiting.length === 0) return;
+    this.keeping.set(true);
+    this.problem.set(null);
+    from(waiting)
+      .pipe(
+        concatMap(({ turn, student }) => {
+          const { heldOn, placeId } = clinic;
+          const lesson = { revision: 0, studentId: student.id, heldOn, notes: 'In a group.', placeId };
+          const check = checkOfTurn(clinic, turn, student);
+          return this.api.saveLesson(turn.lessonId, lesson).pipe(
+            concatMap(() =>
+              check === null ? [] : this.api.saveCheck(turn.checkId, check.input, turn.checkId),
+            ),
+            map(() => turn),
+          );
+        }),
+      )
+      .subscribe({
+        next: (turn) => this.change(turn, { saved: true }),
+        error: (error: unknown) => this.stopped(error),
+        complete: () => {
+          this.keeping.set(false);
+          // Somebody was read in the meantime.
+          if (this.unsaved() > 0) this.send();
+        },
+      });
+  }
+
+  /** A card for each: what goes home, in junior wording for those who are not of age. */
+  protected keepCards(): void {
+    const waiting = this.read().filter(({ turn }) => !turn.carded);
+    this.keeping.set(true);
+    this.problem.set(null);
+    from(waiting)
+      .pipe(
+        concatMap(({ turn, student, drill }) => {
+          const card: HandOutInput = {
+            revision: 0,
+            checkId: turn.checkId,
+            drillId: drill?.id ?? '',
+            dose: '',
+            own: '',
+            junior: student.minor,
+          };
+          return this.records.save(HAND_OUT, turn.handOutId, card, null).pipe(map(() => turn));
+        }),
+      )
+      .subscribe({
+        next: (turn) => this.change(turn, { carded: true }),
+        error: (error: unknown) => this.stopped(error),
+        complete: () => this.keeping.set(false),
+      });
+  }
+
+  protected over(): void {
+    keepClinic(null);
+    this.clinic.set(null);
+    this.chosen.set([]);
+  }
+
+  private stopped(error: unknown): void {
+    this.keeping.set(false);
+    this.problem.set(toProblem(error));
+  }
+
+  private change({ studentId }: Turn, change: Partial<Turn>): void {
+    const clinic = this.clinic();
+    const turn = clinic?.turns.find((one) => one.studentId === studentId);
+    if (clinic && turn) this.keep(withTurn(clinic, turn.checkId, change));
+  }
+
+  private keep(clinic: Clinic): void {
+    this.clinic.set(clinic);
+    keepClinic(clinic);
+  }
+
+  /** A page that is opened again: who they are is asked anew, since no name is kept here. */
+  private goOn(clinic: Clinic): void {
+    this.placeId.set(clinic.placeId);
+    forkJoin(clinic.turns.map(({ studentId }) => this.api.student(studentId))).subscribe({
+      next: (cards) => {
+        this.people.set(new Map(cards.map(({ student }) => [student.id, student])));
+        this.clinic.set(clinic);
+        this.send();
+      },
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
+  }
+}

@@ -125,7 +125,7 @@ test('a lesson goes its six steps: blind, finding, and work on one line in at mo
   await expect(step('Blind')).toContainText('1 read');
   await expect(check.priority).toContainText('Toes first');
   await expect(check.priority).toContainText(/They aim [\d.]+ m right of Barge/);
-  await expect(check.priority).toContainText('Drills: Feet together first');
+  await expect(check.priority).toContainText('Drills: Rod along the toes');
   await expect(check.priority).not.toContainText('%');
   const priority = await check.priority.textContent();
   await button(page, 'The figures').tap();

@@ -95,14 +95,20 @@ export class ClinicPage {
     );
   });
 
+  private readonly targetName = signal<string | null>(null);
+  protected readonly aims = computed(() => targetsOf(this.ground()));
+  /** The one that was chosen, else the one most nearly straight ahead. */
+  protected readonly aim = computed(
+    () => this.aims().find(({ name }) => name === this.targetName()) ?? this.aims()[0] ?? null,
+  );
+
   // While it runs
   protected readonly clinic = signal<Clinic | null>(null);
   private readonly people = signal<ReadonlyMap<string, StudentView>>(new Map());
   protected readonly marks = computed((): readonly PlaceMark[] => this.ground()?.marks ?? []);
   protected readonly target = computed(() => {
     const name = this.clinic()?.target.name;
-    const targets = this.marks().filter(({ kind }) => kind === 'target');
-    return targets.find((mark) => mark.name === name) ?? targets[0] ?? null;
+    return this.aims().find((mark) => mark.name === name) ?? null;
   });
   protected readonly at = computed(() => {
     const clinic = this.clinic();
@@ -175,10 +181,13 @@ export class ClinicPage {
     return this.chosen().findIndex(({ id }) => id === student.id) + 1;
   }
 
+  protected aimAt(name: string): void {
+    this.targetName.set(name);
+  }
+
   protected begin(): void {
-    const [ground, students] = [this.ground(), this.chosen()];
-    const target = ground?.marks.find(({ kind }) => kind === 'target');
-    if (ground === null || target === undefined || students.length === 0) return;
+    const [ground, target, students] = [this.ground(), this.aim(), this.chosen()];
+    if (ground === null || target === null || students.length === 0) return;
     keepUsualPlace(ground.id);
     this.people.set(new Map(students.map((student) => [student.id, student])));
     const { name, distanceM, bearingDeg } = target;
@@ -301,4 +310,10 @@ export class ClinicPage {
       error: (error: unknown) => this.problem.set(toProblem(error)),
     });
   }
+}
+
+function targetsOf(place: PlaceView | null): readonly PlaceMark[] {
+  return (place?.marks ?? [])
+    .filter(({ kind }) => kind === 'target')
+    .toSorted((a, b) => Math.abs(a.bearingDeg) - Math.abs(b.bearingDeg));
 }

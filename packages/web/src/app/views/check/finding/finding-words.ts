@@ -25,6 +25,8 @@ import { firstOf, type LineKey } from '../../../words/words.ts';
 import { CheckBall } from '../ball/check-ball.ts';
 import { type FindingGround } from './finding-panel.ts';
 
+/** So many drills are named with a finding. */
+const OFFERED = 3;
 /** From such a probability on a line is out. */
 const OUT_FROM = 0.8;
 
@@ -179,7 +181,10 @@ export class FindingWords {
       budget: (key) => this.budgetOf(key),
       aim: this.aim(),
       figuresFirst: this.settings.settings().figuresFirst ?? false,
-      drills: (key) => drillsFor(key).map(({ name }) => name),
+      drills: (key) =>
+        drillsFor(key)
+          .slice(0, OFFERED)
+          .map(({ name }) => name),
       units: { length: this.content.unit(), distance: this.settings.settings().distanceUnit },
       ...(distanceM !== undefined && { targetDistanceM: distanceM }),
       ...(feltDeg !== undefined && { feltDeg }),

@@ -15,6 +15,7 @@ describe('the request log', () => {
     const app = await startTestApp(undefined, { logger: pino({ level: 'info' }, sink) });
     const answer = await app.client().get('/api/links/a-secret-token?code=another-secret');
     await app.client().get('/link/a-secret-token');
+    await app.client().get('/api/calendars/a-secret-token.ics');
     await app.stop();
     const written = lines.join('');
     expect(written).not.toContain('secret');

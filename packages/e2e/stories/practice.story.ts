@@ -46,7 +46,9 @@ test('finding, drill, plan, link; three sessions on a phone, two without a netwo
   await expect(page.getByRole('combobox', { name: 'What is practised' })).toContainText('as found');
   await expect(page.getByText(/^Made for this:/).first()).toBeVisible();
   await choose(page.getByRole('combobox', { name: 'What is practised' }), /^Toes/);
-  await page.getByRole('article', { name: 'Rod along the toes' }).getByRole('checkbox').check();
+  const rod = page.getByRole('article', { name: 'Rod along the toes' });
+  await rod.getByRole('checkbox').check();
+  await choose(rod.getByRole('combobox', { name: 'Times' }), '15');
   await page.getByRole('radio', { name: '2 weeks' }).click();
   await page.getByRole('button', { name: 'Mon', exact: true }).click();
   expect(await axeViolations(page)).toEqual([]);
@@ -72,6 +74,7 @@ test('finding, drill, plan, link; three sessions on a phone, two without a netwo
     'Slowly, and look once.',
   );
   await expect(sessions).toHaveCount(count);
+  await expect(rod.getByRole('combobox', { name: 'Times' })).toContainText('15');
 
   await home.open('Petra Lindqvarn');
   const phone = await phoneWith(browser, await home.sendLink('petra@post.example'));
@@ -126,6 +129,11 @@ test('finding, drill, plan, link; three sessions on a phone, two without a netwo
   await expect(since).toContainText('Since last time: 3 of 3 sessions.');
   await expect(since).toContainText('Is odd right?');
   expect(await axeViolations(page)).toEqual([]);
+  // In the next hand-out it stands beside what is answered.
+  await home.open('Petra Lindqvarn');
+  await expect(page.getByRole('region', { name: 'Asked, and to be answered' })).toContainText(
+    'Is odd right?',
+  );
 });
 
 test('a drill in the academy’s own words, in a course that two students get at once', async ({ page }) => {
@@ -148,7 +156,7 @@ test('a drill in the academy’s own words, in a course that two students get at
 
   // In a lesson it stands first among the drills for the grip; the plan is kept as a course.
   const home = new TakeHomePage(page);
-  await home.open('Petra Lindqvarn');
+  await home.open('Anselm Tove');
   await page.getByRole('link', { name: 'Plan until the next lesson' }).click();
   await choose(page.getByRole('combobox', { name: 'What is practised' }), 'Grip');
   await expect(
@@ -191,7 +199,7 @@ test('a clinic of six on one station, read in turn, each with a drill and a card
     taps += 1;
     await what.click();
   };
-  await page.getByRole('link', { name: 'Clinic: a group on one station' }).click();
+  await page.getByRole('link', { name: 'Clinic: a group in turn' }).click();
   const names = page.getByRole('group', { name: 'Students' }).getByRole('button');
   await expect(names.first()).toBeVisible();
   for (const name of GROUP) await tap(names.filter({ hasText: name }));
@@ -208,6 +216,11 @@ test('a clinic of six on one station, read in turn, each with a drill and a card
   const group = page.getByRole('region', { name: 'The group' });
   await expect(group.getByRole('listitem')).toHaveCount(6);
   await expect(group).toContainText(/\d of 6 stand too closed\./);
+  await expect(group.getByText('kept', { exact: true })).toHaveCount(6);
+  // A slip is read again, and goes from the record.
+  await tap(group.getByRole('listitem').first().getByRole('button', { name: 'Read again' }));
+  taps += 1;
+  await new CheckPage(page).tapStrip('Where the rod points', 8);
   await expect(group.getByText('kept', { exact: true })).toHaveCount(6);
   await tap(page.getByRole('button', { name: 'Keep a card for each' }));
   await expect(page.getByText('Every card is kept.')).toBeVisible();

@@ -49,6 +49,7 @@ export {
   type FadingSaid,
   fadingSentence,
   ONE_THING_WORDS,
+  ownChecksText,
   type SinceSaid,
   sinceSentences,
   STAGE_HELP,

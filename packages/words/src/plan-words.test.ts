@@ -1,6 +1,6 @@
 import { FADING_STAGES } from '@lotrecht/core';
 import { describe, expect, it } from 'vitest';
-import { doseText, fadingSentence, sinceSentences, STAGE_HELP } from './plan-words.ts';
+import { doseText, fadingSentence, ownChecksText, sinceSentences, STAGE_HELP } from './plan-words.ts';
 
 const day = (iso: string): string => iso;
 
@@ -32,5 +32,19 @@ describe('a plan in words', () => {
       expect(STAGE_HELP[stage].length).toBeGreaterThan(10);
       expect(doseText({ reps: 5, minutes: 3 }, stage)).toMatch(/^5 times, about 3 minutes, with .*\.$/);
     }
+  });
+
+  it('says what own checks were, the newest few', () => {
+    expect(ownChecksText([], [])).toBe('');
+    expect(ownChecksText(['1 Dec', '3 Dec', '4 Dec'], [0.1, 0.5, 0.9])).toBe(
+      'Own checks: 1 Dec out, 3 Dec not decided, 4 Dec as wanted.',
+    );
+    const many = Array.from({ length: 9 }, (_, n) => `${n + 1} Dec`);
+    expect(
+      ownChecksText(
+        many,
+        many.map(() => 0.9),
+      ),
+    ).not.toContain(' 3 Dec');
   });
 });

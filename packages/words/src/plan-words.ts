@@ -122,3 +122,22 @@ export function doseText(
   };
   return `${reps} times, about ${minutes} minutes, with ${help[stage]}.`;
 }
+
+/** From such a probability on a check of one’s own is told as in, from the other side of it as out. */
+const TOLD_FROM = 0.8;
+/** So many of the newest are told. */
+const MOST_CHECKS = 6;
+
+/**
+ * What a student’s own checks said, the newest last; empty where there were none.
+ *
+ * @param inProbability after each of them
+ * @example ownChecksText(['1 Dec', '4 Dec'], [0.5, 0.9]) // 'Own checks: 1 Dec not decided, 4 Dec as wanted.'
+ */
+export function ownChecksText(days: readonly string[], inProbability: readonly number[]): string {
+  const told = days.map((day, n) => {
+    const p = inProbability[n] ?? 0;
+    return `${day} ${p >= TOLD_FROM ? 'as wanted' : p <= 1 - TOLD_FROM ? 'out' : 'not decided'}`;
+  });
+  return told.length === 0 ? '' : `Own checks: ${told.slice(-MOST_CHECKS).join(', ')}.`;
+}

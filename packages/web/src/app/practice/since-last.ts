@@ -1,4 +1,5 @@
 import {
+  booleanAttribute,
   ChangeDetectionStrategy,
   Component,
   computed,
@@ -11,7 +12,7 @@ import {
 import { RouterLink } from '@angular/router';
 import { adherenceOf, questionsOf, type SessionState } from '@lotrecht/judging';
 import { type FadingView } from '@lotrecht/records';
-import { ONE_THING_WORDS, sinceSentences } from '@lotrecht/words';
+import { ONE_THING_WORDS, ownChecksText, sinceSentences } from '@lotrecht/words';
 import { forkJoin } from 'rxjs';
 import { type ApiProblem, toProblem } from '../api/problem.ts';
 import { TakeHomeApi } from '../api/take-home-api.ts';
@@ -39,24 +40,26 @@ const OUT_BELOW = 0.2;
     }
     @if (shown(); as s) {
       <section aria-labelledby="since-title">
-        <h2 id="since-title">Practised since: {{ s.oneThing }}</h2>
-        <ol aria-label="Sessions">
-          @for (knot of s.knots; track knot.id) {
-            <li [class]="knot.state">
-              <svg viewBox="0 0 28 28" aria-hidden="true">
-                @if (knot.state === 'done') {
-                  <path d="M8 14a6 6 0 1 1 6 6M20 14a6 6 0 1 1-6-6" />
-                } @else {
-                  <circle cx="14" cy="14" r="5" />
-                }
-              </svg>
-              <span>{{ knot.day }}</span>
-              <span class="lo-soft">{{ knot.text }}</span>
-            </li>
+        <h2 id="since-title">{{ s.title }}</h2>
+        @if (!questionsOnly()) {
+          <ol aria-label="Sessions">
+            @for (knot of s.knots; track knot.id) {
+              <li [class]="knot.state">
+                <svg viewBox="0 0 28 28" aria-hidden="true">
+                  @if (knot.state === 'done') {
+                    <path d="M8 14a6 6 0 1 1 6 6M20 14a6 6 0 1 1-6-6" />
+                  } @else {
+                    <circle cx="14" cy="14" r="5" />
+                  }
+                </svg>
+                <span>{{ knot.day }}</span>
+                <span class="lo-soft">{{ knot.text }}</span>
+              </li>
+            }
+          </ol>
+          @for (sentence of s.sentences; track sentence) {
+            <p>{{ sentence }}</p>
           }
-        </ol>
-        @for (sentence of s.sentences; track sentence) {
-          <p>{{ sentence }}</p>
         }
         @for (asked of s.questions; track $index) {
           <p class="asked">Asked on {{ dayText(asked.askedOn) }}: {{ asked.question }}</p>
@@ -117,6 +120,9 @@ export class SinceLast {
   /** The lesson at hand: from it the next plan is made. */
   readonly lessonId = input<string | null>(null);
 
+  /** Only what was asked: to be answered. */
+  readonly questionsOnly = input(false, { transform: booleanAttribute });
+
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly dayText = dayText;
   private readonly plan = signal<PracticePlan | null>(null);
@@ -129,6 +135,8 @@ export class SinceLast {
   protected readonly shown = computed(() => {
     const [plan, fading] = [this.plan(), this.fading()];
     if (plan === null) return null;
+    const questions = questionsOf(this.done(), plan.startsOn);
+    if (this.questionsOnly() && questions.length === 0) return null;
     const { sessions, due, done } = adherenceOf(plan.plan.sessions, this.done(), localDay(new Date()));
     const steps = (fading?.steps ?? []).map(({ to, why, read }) => ({
       to,
@@ -143,15 +151,20 @@ export class SinceLast {
       lastOut: last !== undefined && last <= OUT_BELOW ? (fading?.days.at(-1) ?? null) : null,
     } as const;
     return {
-      oneThing: ONE_THING_WORDS[plan.plan.oneThing],
+      title: this.questionsOnly()
+        ? 'Asked, and to be answered'
+        : `Practised since: ${ONE_THING_WORDS[plan.plan.oneThing]}`,
       knots: sessions.map(({ id, on, state, doneOn, seconds }) => ({
         id,
         state,
         day: shortDayText(doneOn ?? on),
         text: seconds === null || seconds < 60 ? STATE_WORDS[state] : `${Math.round(seconds / 60)} min`,
       })),
-      sentences: sinceSentences(said, dayText),
-      questions: questionsOf(this.done(), plan.startsOn),
+      sentences: [
+        ...sinceSentences(said, dayText),
+        ownChecksText((fading?.days ?? []).map(shortDayText), fading?.inProbability ?? []),
+      ].filter(Boolean),
+      questions,
     };
   });
 

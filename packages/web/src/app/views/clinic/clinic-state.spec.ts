@@ -12,6 +12,7 @@ import {
 const clinic: Clinic = {
   heldOn: '2026-11-28',
   placeId: null,
+  placeKind: 'range',
   target: { name: 'Barge', distanceM: 150, bearingDeg: 0 },
   line: 'shoulders',
   turns: turnsOf([{ id: 'a' }, { id: 'b' }]),

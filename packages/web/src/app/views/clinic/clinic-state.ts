@@ -1,6 +1,6 @@
 import { ALL_PARALLEL, composeCheck, judgementByMethod, solveDocument } from '@lotrecht/judging';
 import { proportion, radiansFromDegrees } from '@lotrecht/core';
-import { type CheckInput, type ResultDocument, type StudentView } from '@lotrecht/records';
+import { type CheckInput, type PlaceView, type ResultDocument, type StudentView } from '@lotrecht/records';
 import { leanOf, type LineKey } from '@lotrecht/words';
 import { keepOnDevice } from '../../device/on-device.ts';
 
@@ -27,6 +27,7 @@ export interface Turn {
 export interface Clinic {
   readonly heldOn: string;
   readonly placeId: string | null;
+  readonly placeKind: PlaceView['kind'];
   readonly target: { readonly name: string; readonly distanceM: number; readonly bearingDeg: number };
   readonly line: LineKey;
   readonly turns: readonly Turn[];
@@ -79,7 +80,7 @@ export function withTurn(clinic: Clinic, checkId: string, change: Partial<Turn>)
 
 /** The kind of reading that is the quickest for every line: a rod along it, and a look along the rod. */
 export function checkOfTurn(
-  { target, line }: Pick<Clinic, 'target' | 'line'>,
+  { target, line, placeKind }: Pick<Clinic, 'target' | 'line' | 'placeKind'>,
   { lessonId, fromTargetDeg }: Pick<Turn, 'lessonId' | 'fromTargetDeg'>,
   { handedness }: Pick<StudentView, 'handedness'>,
 ): { readonly input: CheckInput; readonly result: ResultDocument } | null {
@@ -95,7 +96,14 @@ export function checkOfTurn(
   });
   if (document === undefined) return null;
   return {
-    input: { revision: 0, lessonId, document, record: { revealed: true } },
+    input: {
+      revision: 0,
+      lessonId,
+      document,
+      // They stood first; the rod came afterwards.
+      circumstances: { phase: 'baseline', help: 'blind', place: placeKind, reader: 'instructor' },
+      record: { revealed: true },
+    },
     result: solveDocument(document, {}),
   };
 }

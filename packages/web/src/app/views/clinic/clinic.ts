@@ -8,7 +8,7 @@ import { RouterLink } from '@angular/router';
 import { type Drill, drillOf, drillsFor } from '@lotrecht/paper';
 import { type HandOutInput, type PlaceMark, type PlaceView, type StudentView } from '@lotrecht/records';
 import { asideText, leanOf, type LineKey } from '@lotrecht/words';
-import { concatMap, forkJoin, from, map } from 'rxjs';
+import { catchError, concatMap, EMPTY, forkJoin, from, map, type Observable } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { HAND_OUT } from '../../data/kinds/hand-out.ts';
@@ -124,7 +124,7 @@ export class ClinicPage {
     if (clinic === null) return [];
     return clinic.turns.flatMap((turn) => {
       const student = this.people().get(turn.studentId);
-      const check = student && checkOfTurn(clinic, turn, student);
+      const check = student && this.checkOf(clinic, turn, student);
       if (student === undefined || check === null || check === undefined) return [];
       const drills = drillsFor(clinic.line);
       const drill = turn.drillId === null ? drills[0] : drillOf(turn.drillId);
@@ -154,7 +154,11 @@ export class ClinicPage {
         );
   });
   protected readonly unsaved = computed(() => this.read().filter(({ turn }) => !turn.saved).length);
-  protected readonly uncarded = computed(() => this.read().filter(({ turn }) => !turn.carded).length);
+  /** Kept, and without a card. */
+  protected readonly uncarded = computed(
+    () => this.read().filter(({ turn }) => turn.saved && !turn.carded).length,
+  );
+  protected readonly allCarded = computed(() => this.read().every(({ turn }) => turn.carded));
   protected readonly keeping = signal(false);
 
   constructor() {
@@ -194,6 +198,7 @@ export class ClinicPage {
     this.keep({
       heldOn: this.today,
       placeId: ground.id,
+      placeKind: ground.kind,
       target: { name, distanceM, bearingDeg },
       line: this.line(),
       turns: turnsOf(students),
@@ -209,7 +214,12 @@ export class ClinicPage {
     this.send();
   }
 
+  /** A slip goes from the record too. */
   protected again(turn: Turn): void {
+    if (turn.saved)
+      this.api.remove('checks', turn.checkId).subscribe({
+        error: (error: unknown) => this.problem.set(toProblem(error)),
+      });
     this.change(turn, { fromTargetDeg: null, saved: false, checkId: crypto.randomUUID() });
   }
 
@@ -230,29 +240,30 @@ export class ClinicPage {
         concatMap(({ turn, student }) => {
           const { heldOn, placeId } = clinic;
           const lesson = { revision: 0, studentId: student.id, heldOn, notes: 'In a group.', placeId };
-          const check = checkOfTurn(clinic, turn, student);
+          const check = this.checkOf(clinic, turn, student);
+          // One who cannot be kept, for want of a guardian’s consent, holds up nobody else.
           return this.api.saveLesson(turn.lessonId, lesson).pipe(
             concatMap(() =>
               check === null ? [] : this.api.saveCheck(turn.checkId, check.input, turn.checkId),
             ),
             map(() => turn),
+            catchError((error: unknown) => this.notKept(student, error)),
           );
         }),
       )
       .subscribe({
         next: (turn) => this.change(turn, { saved: true }),
-        error: (error: unknown) => this.stopped(error),
         complete: () => {
           this.keeping.set(false);
           // Somebody was read in the meantime.
-          if (this.unsaved() > 0) this.send();
+          if (this.unsaved() > 0 && this.problem() === null) this.send();
         },
       });
   }
 
   /** A card for each: what goes home, in junior wording for those who are not of age. */
   protected keepCards(): void {
-    const waiting = this.read().filter(({ turn }) => !turn.carded);
+    const waiting = this.read().filter(({ turn }) => turn.saved && !turn.carded);
     this.keeping.set(true);
     this.problem.set(null);
     from(waiting)
@@ -266,12 +277,14 @@ export class ClinicPage {
             own: '',
             junior: student.minor,
           };
-          return this.records.save(HAND_OUT, turn.handOutId, card, null).pipe(map(() => turn));
+          return this.records.save(HAND_OUT, turn.handOutId, card, null).pipe(
+            map(() => turn),
+            catchError((error: unknown) => this.notKept(student, error)),
+          );
         }),
       )
       .subscribe({
         next: (turn) => this.change(turn, { carded: true }),
-        error: (error: unknown) => this.stopped(error),
         complete: () => this.keeping.set(false),
       });
   }
@@ -282,9 +295,21 @@ export class ClinicPage {
     this.chosen.set([]);
   }
 
-  private stopped(error: unknown): void {
-    this.keeping.set(false);
-    this.problem.set(toProblem(error));
+  /** An answer takes a while: of a reading that stands it is made once. */
+  private readonly made = new Map<string, ReturnType<typeof checkOfTurn>>();
+
+  private checkOf(clinic: Clinic, turn: Turn, student: StudentView): ReturnType<typeof checkOfTurn> {
+    const key = `${turn.checkId} ${turn.fromTargetDeg}`;
+    const made = this.made.get(key) ?? checkOfTurn(clinic, turn, student);
+    this.made.set(key, made);
+    return made;
+  }
+
+  /** Said with who it is; it stays on the device. */
+  private notKept({ name }: StudentView, error: unknown): Observable<never> {
+    const problem = toProblem(error);
+    this.problem.set({ ...problem, title: `${name}: ${problem.title}` });
+    return EMPTY;
   }
 
   private change({ studentId }: Turn, change: Partial<Turn>): void {

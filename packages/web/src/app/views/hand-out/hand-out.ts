@@ -25,6 +25,7 @@ import {
   type TakeHomeView,
 } from '@lotrecht/records';
 import { drillsFor, DRILLS, ORDER_DRILL, USUAL_DOSE } from '@lotrecht/paper';
+import { SinceLast } from '../../practice/since-last.ts';
 import { OwnDrillsStore } from '../../practice/own-drills.store.ts';
 import { forkJoin, map, of, switchMap } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
@@ -67,6 +68,7 @@ import { SendLink } from './send-link.ts';
     RecordTrouble,
     RouterLink,
     SendLink,
+    SinceLast,
   ],
   templateUrl: './hand-out.html',
   styleUrls: ['../../ui/plain-fields.scss', './hand-out.scss'],

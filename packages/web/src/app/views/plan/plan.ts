@@ -37,7 +37,6 @@ import { AroundLesson, type LessonAtHand } from '../../lesson/around-lesson.ts';
 import { groundOfNext } from '../../lesson/lesson-ground.ts';
 import { workAtHand } from '../../lesson/work-at-hand.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
-import { SettingsStore } from '../../settings/settings.store.ts';
 import { COURSE, type Course } from '../../data/kinds/course.ts';
 import { DrillCard } from '../../practice/drill-card.ts';
 import { OwnDrillsStore } from '../../practice/own-drills.store.ts';
@@ -64,6 +63,8 @@ const DAY_TITLES: Readonly<Record<Weekday, string>> = {
 };
 const REMINDERS = ['07:00', '12:00', '17:30', '19:00'] as const;
 const OFFERED = 3;
+const REPS = [3, 5, 6, 8, 10, 12, 15, 20] as const;
+const MINUTES = [2, 3, 4, 5, 6, 8, 10, 15] as const;
 
 /** What the student practises until the next lesson: the one thing, drills that fit it, days, and how it is led. */
 @Component({
@@ -96,7 +97,6 @@ export class PlanOfLesson {
   private readonly records = inject(RecordApi);
   private readonly home = inject(TakeHomeApi);
   private readonly work = inject(CurrentWorkStore);
-  private readonly settings = inject(SettingsStore);
 
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly atHand = signal<LessonAtHand | null>(null);
@@ -116,7 +116,8 @@ export class PlanOfLesson {
   protected readonly courseName = signal('');
   protected readonly said = signal('');
 
-  protected readonly startsOn = signal(localDay(new Date()));
+  private readonly today = localDay(new Date());
+  protected readonly startsOn = signal(this.today);
   protected readonly note = signal('');
   protected readonly weeks = signal<number>(4);
   protected readonly days = signal<readonly Weekday[]>([2, 4, 7]);
@@ -157,6 +158,7 @@ export class PlanOfLesson {
       drill,
       why: whyOf(drill, oneThing),
       chosen: drills.some(({ id }) => id === drill.id),
+      planned: drills.find(({ id }) => id === drill.id) ?? null,
     }));
   });
 
@@ -204,10 +206,25 @@ export class PlanOfLesson {
     });
   }
 
+  /** Usual doses, and what a drill or a course has of its own. */
+  protected repChoices(own: number): readonly number[] {
+    return withOwn(REPS, own);
+  }
+
+  protected minuteChoices(own: number): readonly number[] {
+    return withOwn(MINUTES, own);
+  }
+
   protected schedule(weeks: number, days: readonly Weekday[]): void {
     this.weeks.set(weeks);
     this.days.set(days);
-    this.change({ sessions: sessionsOn(daysOfPlan(this.startsOn(), weeks, days)) });
+    const { sessions } = this.plan();
+    // What lies behind stays as it was; a day that stays keeps its session.
+    const behind = sessions.filter(({ on }) => on < this.today);
+    const ahead = daysOfPlan(this.startsOn(), weeks, days)
+      .filter((on) => on >= this.today)
+      .map((on) => sessions.find((session) => session.on === on) ?? { id: crypto.randomUUID(), on });
+    this.change({ sessions: [...behind, ...ahead] });
   }
 
   /** A course of the academy as this student’s plan: from here it is theirs. */
@@ -269,6 +286,9 @@ export class PlanOfLesson {
     this.startsOn.set(startsOn);
     this.note.set(note ?? '');
     this.plan.set(plan);
+    if (plan.sessions.length === 0) return;
+    this.days.set(weekdaysOf(plan.sessions));
+    this.weeks.set(weeksOf(startsOn, plan.sessions));
   }
 
   /** What was typed and not kept stands over what is kept. */
@@ -310,9 +330,18 @@ function planned({ id, dose }: Drill): Plan['drills'][number] {
   return { id, ...dose };
 }
 
-function sessionsOn(days: readonly string[]): Plan['sessions'] {
-  return days.map((on) => ({ id: crypto.randomUUID(), on }));
+/** On which days of the week there are sessions. */
+function weekdaysOf(sessions: Plan['sessions']): readonly Weekday[] {
+  return WEEKDAYS.filter((day) => sessions.some(({ on }) => daysOfPlan(on, 1, [day])[0] === on));
 }
+
+/** How many weeks they go on for. */
+function weeksOf(startsOn: string, sessions: Plan['sessions']): number {
+  const last = sessions.reduce((latest, { on }) => (on > latest ? on : latest), startsOn);
+  return Math.max(1, Math.ceil((Date.parse(last) - Date.parse(startsOn) + DAY_MS) / (7 * DAY_MS)));
+}
+
+const DAY_MS = 86_400_000;
 
 /** Why a drill stands there. */
 function whyOf({ helps }: Drill, oneThing: OneThing): string {
@@ -322,4 +351,8 @@ function whyOf({ helps }: Drill, oneThing: OneThing): string {
   if (place < 0) return 'Your choice.';
   const most = helps[0] === undefined ? '' : ONE_THING_WORDS[helps[0]].toLowerCase();
   return `Helps with ${thing} too; most with ${most}.`;
+}
+
+function withOwn(usual: readonly number[], own: number): readonly number[] {
+  return [...new Set([...usual, own])].toSorted((a, b) => a - b);
 }

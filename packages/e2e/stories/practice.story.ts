@@ -99,7 +99,7 @@ test('finding, drill, plan, link; three sessions on a phone, two without a netwo
   await plan(phone).getByRole('textbox', { name: 'A question for your instructor' }).fill('Is odd right?');
   expect(await axeViolations(phone)).toEqual([]);
   await keepSession(phone);
-  await expect(phone.getByText('Sent.')).toBeVisible();
+  await expect(phone.getByText('Sent.', { exact: true })).toBeVisible();
 
   // The second without one, killed in the middle; the third ticked off in two taps.
   await phone.context().setOffline(true);
@@ -115,9 +115,13 @@ test('finding, drill, plan, link; three sessions on a phone, two without a netwo
   await plan(phone).getByRole('button', { name: 'Yes, keep it' }).tap();
   await expect(plan(phone)).toContainText(`3 of ${count} are done.`);
   await expect(phone.getByText('2 still to be sent.')).toBeVisible();
-  await phone.reload();
+  // Opened from the phone’s first screen, without the link: it is the page that was opened last.
+  await phone.goto(`${new URL(phone.url()).origin}/h`);
   await expect(plan(phone)).toContainText(`3 of ${count} are done.`);
+  expect(await phone.locator('link[rel=manifest]').getAttribute('href')).toBe('/h.webmanifest');
   await phone.context().setOffline(false);
+  const manifest = await phone.request.get(`${new URL(phone.url()).origin}/h.webmanifest`);
+  expect(await manifest.json()).toMatchObject({ start_url: '/h', display: 'standalone' });
   await expect(phone.getByText('still to be sent.')).toBeHidden({ timeout: 30_000 });
   await phone.context().close();
 

@@ -1,4 +1,4 @@
-import { forget, keep, type KeptPage, readKept } from './kept-on-phone.ts';
+import { forget, keep, type KeptPage, keptToken, readKept } from './kept-on-phone.ts';
 import { emptySelfCheck } from './typed-self-check.ts';
 
 const kept: KeptPage = {
@@ -38,6 +38,14 @@ describe('what a student’s phone keeps', () => {
     expect(readKept('a')).toEqual({ ...kept, typed: null });
     localStorage.setItem('lotrecht-take-home', '{');
     expect(readKept('a').pending).toEqual([]);
+  });
+
+  it('knows the link that was opened last, for a page that is opened without one', () => {
+    expect(keptToken()).toBe('');
+    keep(kept);
+    expect(keptToken()).toBe('a');
+    localStorage.setItem('lotrecht-take-home', '{');
+    expect(keptToken()).toBe('');
   });
 
   it('is forgotten when the link opens nothing any more', () => {

@@ -60,6 +60,17 @@ export function readKept(token: string): KeptPage {
   }
 }
 
+/** The link that this phone opened last: what is installed here opens without an address of its own. Empty: none. */
+export function keptToken(): string {
+  try {
+    const kept = JSON.parse(localStorage.getItem(KEY) ?? 'null') as { readonly token?: unknown } | null;
+    return typeof kept?.token === 'string' ? kept.token : '';
+  } catch {
+    // Broken: as if none had been opened.
+    return '';
+  }
+}
+
 /** Keeps the page and what is to be sent. */
 export function keep(kept: KeptPage): void {
   keepOnDevice(KEY, JSON.stringify(kept));

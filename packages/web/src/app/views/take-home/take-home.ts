@@ -4,6 +4,7 @@ import {
   Component,
   computed,
   DestroyRef,
+  DOCUMENT,
   type ElementRef,
   inject,
   signal,
@@ -24,7 +25,7 @@ import { SessionKeys } from '../../practice/session-keys.ts';
 import { type EyeTraining } from '../../sight/eye-training.ts';
 import { EyeAtHome } from './eye-at-home.ts';
 import { openOffline } from './offline.ts';
-import { forget, keep, type Pending, readKept } from './kept-on-phone.ts';
+import { forget, keep, keptToken, type Pending, readKept } from './kept-on-phone.ts';
 import { SelfCheckForm } from './self-check-form.ts';
 import { emptySelfCheck, type TypedSelfCheck } from './typed-self-check.ts';
 
@@ -73,13 +74,26 @@ export class TakeHomePage {
 
   constructor() {
     const retry = setInterval(() => void this.sendWaiting(), 15_000);
-    inject(DestroyRef).onDestroy(() => clearInterval(retry));
+    const manifest = this.installable();
+    inject(DestroyRef).onDestroy(() => {
+      clearInterval(retry);
+      manifest.remove();
+    });
     this.open();
+  }
+
+  /** Only this page is put on a phone’s first screen by itself: the application of the tee is another one. */
+  private installable(): HTMLLinkElement {
+    const link = inject(DOCUMENT).createElement('link');
+    link.rel = 'manifest';
+    link.href = '/h.webmanifest';
+    inject(DOCUMENT).head.append(link);
+    return link;
   }
 
   /** The secret stands behind the #: it never leaves the phone but in a header. */
   protected open(): void {
-    this.token = location.hash.slice(1);
+    this.token = location.hash.slice(1) || keptToken();
     const { page, pending, typed, training, eyeTraining, session } = readKept(this.token);
     this.session.set(session);
     this.eyeTraining.set(eyeTraining);

@@ -43,13 +43,8 @@ export { handOut, type HandOutWish } from './hand-out/hand-out.ts';
 
 // What is practised
 export { type Drill, type Need, type Piece } from './practice/drill.ts';
-export {
-  drillDrawing,
-  type DrillSizes,
-  drillSizes,
-  type DrillUnits,
-  type KnownSizes,
-} from './practice/drill-drawing.ts';
+export { drillDrawing, type DrillUnits } from './practice/drill-drawing.ts';
+export { type DrillSizes, drillSizes, type KnownSizes } from './practice/drill-sizes.ts';
 export {
   drillOf,
   DRILLS,

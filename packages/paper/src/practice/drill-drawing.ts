@@ -1,55 +1,13 @@
 import { azimuthFromHanded, type GroundPoint, radiansFromDegrees, sideSign } from '@lotrecht/core';
-import { USUAL_OF_CLUB, USUAL_STATURE_M } from '@lotrecht/judging';
-import { type ClubGroup } from '@lotrecht/records';
 import { formatDistance, formatLength } from '@lotrecht/words';
 import { type Ink, type Place, type Shape, type Sheet } from '../drawing/shape.ts';
 import { type Drill, type Piece } from './drill.ts';
-
-/** A student at address, m. */
-export interface DrillSizes {
-  readonly handedness: 'right' | 'left';
-  readonly toesToBallM: number;
-  readonly stanceM: number;
-  readonly eyesInsideM: number;
-  readonly shoeM: number;
-  readonly statureM: number;
-}
+import { type DrillSizes } from './drill-sizes.ts';
 
 /** Units of captions. */
 export interface DrillUnits {
   readonly length: 'mm' | 'cm' | 'in';
   readonly distance: 'm' | 'yd';
-}
-
-/** What is known of a student’s sizes, m and mm; what is not is usual for the club and the stature. */
-export interface KnownSizes {
-  readonly handedness: 'right' | 'left';
-  readonly club: ClubGroup;
-  readonly statureMm: number | null;
-  readonly shoeMm?: number | null;
-  readonly toesToBallM?: number | null;
-  readonly stanceM?: number | null;
-}
-
-const USUAL_SHOE_MM = 290;
-
-/**
- * A student’s sizes: as read, else as usual for their stature and club.
- *
- * @example drillSizes({ handedness: 'right', club: 'mid-iron', statureMm: null, stanceM: 0.45 }).stanceM // 0.45
- */
-export function drillSizes(known: KnownSizes): DrillSizes {
-  const usual = USUAL_OF_CLUB[known.club];
-  const statureM = known.statureMm === null ? USUAL_STATURE_M : known.statureMm / 1000;
-  const scale = statureM / USUAL_STATURE_M;
-  return {
-    handedness: known.handedness,
-    statureM,
-    toesToBallM: known.toesToBallM ?? usual.toesToBallM * scale,
-    stanceM: known.stanceM ?? usual.stanceM * scale,
-    eyesInsideM: usual.eyesInsideM * scale,
-    shoeM: (known.shoeMm ?? USUAL_SHOE_MM) / 1000,
-  };
 }
 
 /** What a piece is drawn as, m: x right of the line, y ahead of the ball. */

@@ -1,7 +1,8 @@
 import { ONE_THINGS } from '@lotrecht/judging';
 import { describe, expect, it } from 'vitest';
 import { type Place, type Shape } from '../drawing/shape.ts';
-import { drillDrawing, drillSizes } from './drill-drawing.ts';
+import { drillDrawing } from './drill-drawing.ts';
+import { drillSizes } from './drill-sizes.ts';
 import { drillOf, DRILLS, drillsFor, howOf, ownDrill } from './drills.ts';
 
 const SIZES = drillSizes({ handedness: 'right', club: 'mid-iron', statureMm: null });

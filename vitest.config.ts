@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os';
 import { defineConfig } from 'vitest/config';
 
 const source = {
@@ -7,6 +8,8 @@ const source = {
 
 export default defineConfig({
   test: {
+    // Left to itself it keeps a core free for its own process, which only waits: on two cores one file ran at a time.
+    maxWorkers: availableParallelism(),
     projects: [
       {
         ...source,

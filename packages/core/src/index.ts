@@ -56,6 +56,7 @@ export {
 } from './defaults/tape.ts';
 export { SIGHTING_RAD } from './defaults/target-line.ts';
 export { COVERAGE_FACTOR } from './uncertainty/coverage.ts';
+export { TOLD_FROM } from './uncertainty/told-from.ts';
 export { normalLowerTail, normalUpperTail } from './uncertainty/normal.ts';
 
 export { type Proportion, proportion } from './uncertainty/proportion.ts';
@@ -246,6 +247,7 @@ export {
   standScene,
   type StandWish,
 } from './scene/stand-scene.ts';
+export { isSighting, sightingShaft } from './scene/sighting-shaft.ts';
 export { TRESTLE_LINES, type TrestleLine, trestleScene, type TrestleWish } from './scene/trestle-scene.ts';
 export { type OnTheWay, SIGHTING_BEHIND_M, viewOnTheWay } from './scene/view-on-the-way.ts';
 

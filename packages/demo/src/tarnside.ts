@@ -15,8 +15,8 @@ export const RAFTS = [
 
 /** What else is seen over the water and never aimed at. */
 export const LANDMARKS = [
-  { name: 'Crane', distanceM: 320, bearingDeg: -16 },
-  { name: 'Chimney', distanceM: 410, bearingDeg: 3 },
+  { name: 'Crane', distanceM: 320, bearingDeg: -16, heightM: 18 },
+  { name: 'Chimney', distanceM: 410, bearingDeg: 3, heightM: 30 },
   { name: 'Boathouse', distanceM: 260, bearingDeg: 17 },
 ] as const;
 

@@ -44,7 +44,13 @@ test('a new place with three targets and two landmarks is entered in under a min
   await place.strip.press('ArrowRight');
   await expect(place.said).toContainText('3.7° left of Barge: 9.7 m left');
 
+  await page.getByRole('button', { name: 'Chimney', exact: true }).click();
+  await page.getByLabel('Height of Chimney, m').fill('30');
+  await page.getByRole('button', { name: 'Keep place' }).click();
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible();
   await page.reload();
+  await page.getByRole('button', { name: 'Chimney', exact: true }).click();
+  await expect(page.getByLabel('Height of Chimney, m')).toHaveValue('30');
   await expect(page.getByText('6.7° right')).toBeVisible();
   await expect(page.getByText('85 m')).toBeVisible();
   await page.getByRole('button', { name: 'Delete place' }).click();

@@ -19,6 +19,7 @@ export {
   moreToShow,
   type ReadSetup,
 } from './check/lesson-differences.ts';
+export { lookDriftOf, looksAway } from './check/look-drift.ts';
 export { couplingOfLesson, type LessonCoupling } from './check/coupling-of-lesson.ts';
 export { type KeptSetup, type Watched, watchedLine } from './check/watched-line.ts';
 export { adviseNext, type AdviceGround } from './check/next-advice.ts';
@@ -115,6 +116,7 @@ export {
   type FindingOfRun,
   findingOfRun,
   seenBalls,
+  startsAside,
   setUpOfRun,
   usualCurveM,
   USUAL_GATE_M,

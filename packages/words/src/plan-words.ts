@@ -1,4 +1,5 @@
 import { type FadingStage } from '@lotrecht/core';
+import { TOLD_FROM } from '@lotrecht/core/told-from';
 import { type PracticePlanInput } from '@lotrecht/records';
 
 type Plan = PracticePlanInput['plan'];
@@ -123,8 +124,6 @@ export function doseText(
   return `${reps} times, about ${minutes} minutes, with ${help[stage]}.`;
 }
 
-/** From such a probability on a check of one’s own is told as in, from the other side of it as out. */
-const TOLD_FROM = 0.8;
 /** So many of the newest are told. */
 const MOST_CHECKS = 6;
 

@@ -1,4 +1,5 @@
 import { COVERAGE_FACTOR } from '@lotrecht/core/coverage';
+import { TOLD_FROM } from '@lotrecht/core/told-from';
 import {
   type CheckDocument,
   type LineResult,
@@ -75,10 +76,8 @@ export function percentText(probability: number): string {
     : `${Math.round(probability * 100)} %`;
 }
 
-/** Below this neither in nor out is even probable. */
-const LEAN_FROM = 0.8;
-/** From here on it is told as it is. */
-const TOLD_FROM = 0.95;
+/** From here on it is no longer only probable. */
+const SURE_FROM = 0.95;
 
 /** A verdict as a shape can show it. */
 export type Lean = 'in' | 'out' | 'probably-in' | 'probably-out' | 'cannot-tell';
@@ -119,10 +118,10 @@ export function leanOf(result: Pick<ResultDocument, 'lines' | 'posterior'>, key:
   const { probabilityIn: p = 0, probabilityTooOpen: open = 0, probabilityTooClosed: closed = 0 } = chances;
   const [out, outward] = open > closed ? [open, 'too open'] : [closed, 'too closed'];
   const wanted = wantedWord(line);
-  if (p >= TOLD_FROM) return { lean: 'in', words: capital(wanted), probability: p };
-  if (out >= TOLD_FROM) return { lean: 'out', words: capital(outward), probability: out };
-  if (p >= LEAN_FROM) return { lean: 'probably-in', words: `Probably ${wanted}`, probability: p };
-  if (out >= LEAN_FROM) return { lean: 'probably-out', words: `Probably ${outward}`, probability: out };
+  if (p >= SURE_FROM) return { lean: 'in', words: capital(wanted), probability: p };
+  if (out >= SURE_FROM) return { lean: 'out', words: capital(outward), probability: out };
+  if (p >= TOLD_FROM) return { lean: 'probably-in', words: `Probably ${wanted}`, probability: p };
+  if (out >= TOLD_FROM) return { lean: 'probably-out', words: `Probably ${outward}`, probability: out };
   return p >= out
     ? { lean: 'cannot-tell', words: `${capital(wanted)}, as far as this shows`, probability: p }
     : { lean: 'cannot-tell', words: `Perhaps ${outward}`, probability: out };
@@ -172,7 +171,7 @@ export function firstOf({
   }
   const { first, lines, probabilityNoneFirst } = posterior;
   const probability = first === null ? probabilityNoneFirst : (lines[first].probabilityFirst ?? 0);
-  return { line: first, probability, certain: probability >= LEAN_FROM };
+  return { line: first, probability, certain: probability >= TOLD_FROM };
 }
 
 /** A move on the tape with how well it is known. */

@@ -1,5 +1,6 @@
 import { type RunDraw, type RunPosterior } from './ball-run.ts';
 import { seededDice } from '../dice/seeded-dice.ts';
+import { TOLD_FROM } from '../uncertainty/told-from.ts';
 
 /** A figure of the set-up with how well it is known, degrees from the target line, right positive. */
 export interface Known {
@@ -31,7 +32,7 @@ export type RunCause = 'aim' | 'brought-back' | 'as-set-up' | 'face' | 'path' | 
 export interface RunFinding {
   readonly cause: RunCause;
   readonly probability: number;
-  /** Sure enough to be said: 0.8. */
+  /** Sure enough to be said. */
   readonly told: boolean;
   /** Where it is not told: how many more balls like these would tell; null where more would not. */
   readonly moreBalls: number | null;
@@ -40,7 +41,6 @@ export interface RunFinding {
   readonly faceAgrees: number;
 }
 
-export const TOLD_FROM = 0.8;
 /** So far from the set-up a face, and a path, still go where it points, degrees. */
 export const FACE_AGREES_DEG = 2;
 export const PATH_AGREES_DEG = 3;

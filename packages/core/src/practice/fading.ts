@@ -1,4 +1,5 @@
 import { RefusedInput } from '../refusal/refused-input.ts';
+import { TOLD_FROM } from '../uncertainty/told-from.ts';
 
 /** How much help is left, most first: it fades from one to the next. */
 export const FADING_STAGES = ['rods', 'checks', 'mark', 'nothing', 'pressure'] as const;
@@ -32,8 +33,6 @@ export interface Fading {
   readonly steps: readonly FadingStep[];
 }
 
-/** From such a probability on a reading is in; from the other side of it, out. */
-const DECIDED = 0.8;
 /** So many in a row move it on. */
 const IN_A_ROW = 2;
 /** A line stands a little elsewhere at every set-up: a guess until it is learned, degrees. */
@@ -68,9 +67,9 @@ export function fadingOf(reads: readonly SelfRead[]): Fading {
     thought = seen(thought, self);
     const probability = within(thought, self);
     inProbability.push(probability);
-    inARow = probability >= DECIDED ? inARow + 1 : 0;
+    inARow = probability >= TOLD_FROM ? inARow + 1 : 0;
     const [to, why] =
-      probability <= 1 - DECIDED
+      probability <= 1 - TOLD_FROM
         ? ([Math.max(0, at - 1), 'one-out'] as const)
         : inARow >= IN_A_ROW
           ? ([Math.min(FADING_STAGES.length - 1, at + 1), 'two-in'] as const)

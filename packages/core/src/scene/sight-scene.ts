@@ -12,6 +12,8 @@ export interface SeenMark {
   readonly distanceM: number;
   /** From the target line, degrees, right positive. */
   readonly bearingDeg: number;
+  /** How high it stands, m; undefined: as is usual for its kind. */
+  readonly heightM?: number | undefined;
 }
 
 /** What a student's eyes see at address. */
@@ -32,7 +34,7 @@ export interface SightWish {
   /** Mark on the target line, m ahead. */
   readonly markM: number;
   readonly rodM: number;
-  readonly target: { readonly name: string; readonly distanceM: number };
+  readonly target: Omit<SeenMark, 'bearingDeg'>;
   readonly landmarks: readonly SeenMark[];
   /** Where the student feels aimed, degrees from the target, right positive; null: not asked. */
   readonly feltDeg: number | null;
@@ -61,7 +63,7 @@ export interface SightScene {
   /** The toe line, from beside the ball to the target's distance. */
   readonly body: readonly [GroundPoint, GroundPoint];
   readonly felt: GroundPoint | null;
-  readonly landmarks: readonly { readonly name: string; readonly at: GroundPoint }[];
+  readonly landmarks: readonly (Pick<SeenMark, 'name' | 'heightM'> & { readonly at: GroundPoint })[];
   readonly numbers: SightNumbers;
 }
 
@@ -133,9 +135,9 @@ export function sightScene(wish: SightWish): SightScene {
     seeming: atTarget(markSeemsM),
     body: [along(Math.max(NEAR_GROUND_M, toes.yM + NEAR_GROUND_M)), along(distanceM)],
     felt: feltM === null ? null : atTarget(feltM),
-    landmarks: wish.landmarks.map(({ name, distanceM: away, bearingDeg }) => {
+    landmarks: wish.landmarks.map(({ name, distanceM: away, bearingDeg, heightM }) => {
       const bearing = radiansFromDegrees(bearingDeg);
-      return { name, at: { xM: away * Math.sin(bearing), yM: away * Math.cos(bearing) } };
+      return { name, heightM, at: { xM: away * Math.sin(bearing), yM: away * Math.cos(bearing) } };
     }),
     numbers: {
       markSeemsM,

@@ -5,6 +5,7 @@ import { LIFTED_HEAD_M } from '../sight/eye-at-address.ts';
 import { markShift } from '../sight/mark-shift.ts';
 import { directionOf, project, type SpacePoint } from '../sight/perspective.ts';
 import { standScene, type StandWish } from './stand-scene.ts';
+import { isSighting, sightingShaft } from './sighting-shaft.ts';
 import { SIGHTING_BEHIND_M, viewOnTheWay } from './view-on-the-way.ts';
 
 const wishOf = (more: Partial<StandWish> = {}): StandWish => ({
@@ -156,5 +157,42 @@ describe('a scene from a student’s own eyes', () => {
   it('refuses a place that is not on the way', () => {
     expect(() => viewOnTheWay(wishOf(), { walk: 1.2, look: 0 })).toThrow('walk');
     expect(() => viewOnTheWay(wishOf(), { walk: 0, look: Number.NaN })).toThrow('look');
+  });
+});
+
+describe('what stands around', () => {
+  const heights = (wish: StandWish) =>
+    standScene(wish).cards.flatMap(({ kind, name, heightM }) =>
+      kind === 'target' || kind === 'landmark' ? [[name, heightM]] : [],
+    );
+
+  it('is as high as somebody said, and as usual for its kind where nobody did', () => {
+    expect(heights(wishOf())).toEqual([
+      ['Barge', 2.5],
+      ['Kiln', 7],
+    ]);
+    const target = { name: 'Barge', distanceM: 137, heightM: 1 };
+    const landmarks = [{ name: 'Kiln', distanceM: 160, bearingDeg: 4, heightM: 30 }];
+    expect(heights(wishOf({ target, landmarks }))).toEqual([
+      ['Barge', 1],
+      ['Kiln', 30],
+    ]);
+  });
+});
+
+describe('the shaft that is held up behind the ball', () => {
+  it('covers ball, mark and target from the eye, and is let down by who goes on', () => {
+    const wish = wishOf();
+    const view = viewOnTheWay(wish, { walk: 0, look: 1 });
+    const across = (point: SpacePoint) => project(view, point)?.right;
+    const { ball, cards } = standScene(wish);
+    const onTheLine = [
+      ball,
+      ...sightingShaft(wish).points,
+      ...cards.filter(({ kind }) => kind === 'target' || kind === 'mark').map(({ foot }) => foot),
+    ];
+    expect(onTheLine).toHaveLength(5);
+    for (const point of onTheLine) expect(across(point)).toBeCloseTo(0, 9);
+    expect([0, 0.04, 0.06, 1].map(isSighting)).toEqual([true, true, false, false]);
   });
 });

@@ -29,6 +29,7 @@ export type CordName =
   | 'toe-rod'
   | 'foot'
   | 'shaft'
+  | 'sighting-shaft'
   | 'edge'
   | 'aim'
   | 'seeming'
@@ -145,8 +146,10 @@ export function standScene(wish: StandWish): StandScene {
       cord('seeming', onGround(mark), onGround(seeming)),
     ],
     cards: [
-      ...card('target', wish.target.name, target, HEIGHT_M.target),
-      ...scene.landmarks.flatMap(({ name, at }) => card('landmark', name, at, HEIGHT_M.landmark)),
+      ...card('target', wish.target.name, target, wish.target.heightM ?? HEIGHT_M.target),
+      ...scene.landmarks.flatMap(({ name, at, heightM = HEIGHT_M.landmark }) =>
+        card('landmark', name, at, heightM),
+      ),
       ...card('mark', 'mark', mark),
       ...card('seeming', 'mark seems here', seeming),
       ...card('body', 'body points here', scene.body[1]),

@@ -18,7 +18,7 @@ export const SIGHTING_BEHIND_M = 3;
 /** On the way in one passes here on the own side, m from the line and behind the ball. */
 const PASSING = { insideM: 0.9, behindM: 1.2 } as const;
 /** Eyes of somebody who stands upright are higher than at address by this share. */
-const UPRIGHT = 1.12;
+export const UPRIGHT = 1.12;
 /** A head that is lifted out of posture goes up by this, m. */
 const LIFTED_UP_M = 0.1;
 /** From here on one is over the ball. */

@@ -1,5 +1,5 @@
 import { type LineName } from '../geometry/line.ts';
-import { LIKELY_PROBABILITY } from './priority.ts';
+import { TOLD_FROM } from '../uncertainty/told-from.ts';
 
 /** What a line of a set-up may do to a shot; said as a likelihood, never as certainty. */
 export type ChainCode =
@@ -37,13 +37,13 @@ const FEET: readonly LineName[] = ['toes', 'heels'];
 export function chainsOf(lines: readonly ChainLine[]): readonly Chain[] {
   const of = (name: LineName): ChainLine | undefined => lines.find((l) => l.line === name);
   const chain = (code: ChainCode, probability: number | undefined): readonly Chain[] =>
-    probability !== undefined && probability >= LIKELY_PROBABILITY ? [{ code, probability }] : [];
+    probability !== undefined && probability >= TOLD_FROM ? [{ code, probability }] : [];
   const shoulders = of('shoulders');
-  const feet = lines.find((l) => FEET.includes(l.line) && l.tooClosedProbability >= LIKELY_PROBABILITY);
+  const feet = lines.find((l) => FEET.includes(l.line) && l.tooClosedProbability >= TOLD_FROM);
   // Only shoulders that are probably not closed leave the feet alone; unsure ones are taken to go along.
-  const shouldersFollow = shoulders === undefined || shoulders.tooClosedProbability > 1 - LIKELY_PROBABILITY;
+  const shouldersFollow = shoulders === undefined || shoulders.tooClosedProbability > 1 - TOLD_FROM;
   const body =
-    shoulders !== undefined && shoulders.tooClosedProbability >= LIKELY_PROBABILITY
+    shoulders !== undefined && shoulders.tooClosedProbability >= TOLD_FROM
       ? chain('body-closed', shoulders.tooClosedProbability)
       : chain(shouldersFollow ? 'body-closed' : 'feet-closed-alone', feet?.tooClosedProbability);
   const face = of('face');

@@ -1,8 +1,6 @@
 import { type LineName } from '../geometry/line.ts';
+import { TOLD_FROM } from '../uncertainty/told-from.ts';
 import { type LineFinding } from './setup.ts';
-
-/** A too-open or too-closed probability from which a line is likely out. */
-export const LIKELY_PROBABILITY = 0.8;
 
 /** The line to work on, or null. */
 export interface Priority {
@@ -23,7 +21,7 @@ export function priorityOf(lines: readonly LineFinding[], order: readonly LineNa
   const fixFirst = judged.find((l) => l.judgement.verdict === 'out')?.name ?? null;
   if (fixFirst !== null) return { fixFirst, likelyFirst: null };
   const likely = judged.find(
-    ({ judgement: j }) => Math.max(j.tooOpenProbability, j.tooClosedProbability) >= LIKELY_PROBABILITY,
+    ({ judgement: j }) => Math.max(j.tooOpenProbability, j.tooClosedProbability) >= TOLD_FROM,
   );
   return { fixFirst: null, likelyFirst: likely?.name ?? null };
 }

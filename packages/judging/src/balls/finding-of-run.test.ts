@@ -3,7 +3,7 @@ import { type BallRunInput, type CheckDocument, type CheckView } from '@lotrecht
 import { runSentences } from '@lotrecht/words';
 import { describe, expect, it } from 'vitest';
 import { solveDocument } from '../check/solve-document.ts';
-import { findingOfRun, seenBalls, setUpOfRun } from './finding-of-run.ts';
+import { findingOfRun, seenBalls, setUpOfRun, startsAside } from './finding-of-run.ts';
 
 type Run = BallRunInput['run'];
 type Ball = Run['balls'][number];
@@ -87,6 +87,16 @@ describe('a run beside its set-up', () => {
     const out = PULLED.slice(0, 3).map((ball, n): Ball => (n === 0 ? { ...ball, struck: 'topped' } : ball));
     expect(seenBalls(runOf(out))).toHaveLength(2);
     expect(findingOfRun(runOf(out), null)).toBeNull();
+  });
+
+  it('starts aside where the face alone does not go where it was aimed; nothing is said of a set-up that is out', () => {
+    const pushed = ballsOf([2, 6], [3, 7], [3, 6.5], [2, 6], [3, 7.5], [3, 6], [2, 6.5], [3, 7]);
+    const found = findingOfRun(runOf(pushed), checkOf('right', 572));
+    expect(found?.finding?.cause).toBe('face');
+    expect(startsAside(found)).toBe(true);
+    expect(startsAside(findingOfRun(runOf(STRAIGHT), checkOf('right', 572)))).toBe(false);
+    expect(startsAside(findingOfRun(runOf(pushed), checkOf('right', 625)))).toBe(false);
+    expect(startsAside(findingOfRun(runOf(pushed), null))).toBe(false);
   });
 
   it('takes a carry or a wind that cannot be for what it is', () => {

@@ -87,6 +87,16 @@ export function findingOfRun(
 }
 
 /**
+ * Whether balls start elsewhere than where the face was aimed, sure enough to be said: the set-up itself is in.
+ *
+ * @example startsAside(null) // false
+ */
+export function startsAside(found: Pick<FindingOfRun, 'finding'> | null): boolean {
+  const finding = found?.finding ?? null;
+  return finding !== null && finding.told && (finding.cause === 'face' || finding.cause === 'both');
+}
+
+/**
  * How far balls of this face to this path curve at the target without the wind, m, right positive.
  *
  * @throws RefusedInput as `bendOfRun`

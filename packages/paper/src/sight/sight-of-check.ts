@@ -75,7 +75,11 @@ export function sightOfCheck(
     toesToBallM: insideTheLine(document, 'toes') ?? usual.toesToBallM * scale,
     markM: markM < NEAREST_MARK_M ? FAR_MARK_M : markM,
     rodM: ROD_M,
-    target: { name: document.target?.name ?? 'target', distanceM },
+    target: {
+      name: document.target?.name ?? 'target',
+      distanceM,
+      heightM: marks.find((m) => m.name === document.target?.name)?.heightM,
+    },
     landmarks: fromTarget(marks, document.target?.name),
     feltDeg: record?.feltDeg ?? null,
   };
@@ -111,5 +115,10 @@ function fromTarget(marks: readonly PlaceMark[], name: string | undefined): read
   if (target === undefined) return [];
   return marks
     .filter((m) => m.id !== target.id)
-    .map((m) => ({ name: m.name, distanceM: m.distanceM, bearingDeg: m.bearingDeg - target.bearingDeg }));
+    .map(({ name: seen, distanceM, bearingDeg, heightM }) => ({
+      name: seen,
+      distanceM,
+      bearingDeg: bearingDeg - target.bearingDeg,
+      heightM,
+    }));
 }

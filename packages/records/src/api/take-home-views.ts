@@ -1,4 +1,4 @@
-import { type PlaceMark, type StationPlan } from '../generated/types.ts';
+import { type InstructorSettings, type PlaceMark, type StationPlan } from '../generated/types.ts';
 import { type ClubGroup } from './club-group.ts';
 
 /** A station kept to be laid again. */
@@ -158,6 +158,11 @@ export interface StudentLinkPage {
   readonly target: { readonly name: string; readonly distanceM: number } | null;
   /** Between the toe tips at the last check, mm. */
   readonly baseMm: number;
+  /** What the academy types and tells in; missing on a page that a phone has kept from before: mm and m. */
+  readonly units?: {
+    readonly length: InstructorSettings['lengthUnit'];
+    readonly distance: InstructorSettings['distanceUnit'];
+  };
   readonly handOuts: readonly HandOutPage[];
   readonly training: TrainingGround;
   readonly eye: EyeGround;

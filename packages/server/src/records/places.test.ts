@@ -38,7 +38,8 @@ describe('a place', () => {
   it('is kept with its marks, changed from the revision it was opened at, deleted and brought back', async () => {
     const path = `/api/places/${randomUUID()}`;
     expect((await client.put(path, rim)).body).toMatchObject({ revision: 1, marks: [{ name: 'Barge' }, {}] });
-    const moved = { ...rim, revision: 1, name: 'North rim' };
+    const [barge, kiln] = rim.marks;
+    const moved = { ...rim, revision: 1, name: 'North rim', marks: [{ ...barge, heightM: 2 }, kiln] };
     expect((await client.put(path, moved)).body).toMatchObject({ revision: 2, name: 'North rim' });
     const late = await client.put(path, { ...rim, revision: 1, name: 'South rim' });
     expect(late.status).toBe(409);
@@ -49,6 +50,7 @@ describe('a place', () => {
     expect((await client.post(`${path}/restore`, {})).status).toBe(204);
     const all = (await client.get('/api/places')).body as PlaceView[];
     expect(all.map((p) => p.name)).toEqual(['North rim']);
+    expect(all[0]?.marks.map(({ heightM }) => heightM)).toEqual([2, undefined]);
   });
 
   it.each([
@@ -56,6 +58,7 @@ describe('a place', () => {
     [{ ...rim, marks: [mark('Here', 0.4, 0)] }, '/marks/0/distanceM'],
     [{ ...rim, marks: [mark('Twice', 100, 0), mark('Twice', 120, 3)] }, '/marks/1/name'],
     [{ ...rim, kind: 'moon' }, '/kind'],
+    [{ ...rim, marks: [{ ...mark('Flat', 100, 0), heightM: 0 }] }, '/marks/0/heightM'],
   ])('that cannot be is refused with a path: %#', async (place, path) => {
     const answer = await client.put(`/api/places/${randomUUID()}`, place);
     expect(answer.status).toBe(422);

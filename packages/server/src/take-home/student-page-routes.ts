@@ -10,6 +10,7 @@ import { bodyOf } from '../http/json-body.ts';
 import { idParam } from '../http/params.ts';
 import { Problem } from '../problems/problem.ts';
 import { type Route } from '../http/route.ts';
+import { findSettings } from '../settings/settings-repository.ts';
 import { noteSecurity } from '../http/security-log.ts';
 import { findLesson, nextLessonOn } from '../lessons/lesson-repository.ts';
 import { type GuessLimit } from './guess-limit.ts';
@@ -117,6 +118,7 @@ export function studentPageRoutes(db: Database, guesses: GuessLimit): readonly R
       .flatMap((c) => c.document.observations)
       .find((o) => o.line === 'toes' && o.by === 'gaps');
     const target = checks.find((c) => c.document.target?.distanceM !== undefined)?.document.target;
+    const { lengthUnit, distanceUnit } = await findSettings(db, actor);
     const page: StudentLinkPage = {
       firstName: firstNameOf(link.name),
       handedness: link.handedness,
@@ -128,6 +130,7 @@ export function studentPageRoutes(db: Database, guesses: GuessLimit): readonly R
           ? null
           : { name: target.name ?? 'the target', distanceM: target.distanceM },
       baseMm: toes?.by === 'gaps' ? toes.baseMm : USUAL_BASE_MM,
+      units: { length: lengthUnit, distance: distanceUnit },
       handOuts: pages,
       ...(await trainingGround(db, actor, checks[0], link.statureMm)),
       plan: await planPage(db, actor, {

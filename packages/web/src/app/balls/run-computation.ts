@@ -1,7 +1,29 @@
 import { DestroyRef, inject, Injectable, signal } from '@angular/core';
+import { Observable } from 'rxjs';
 import { type RunAnswer, type RunQuestion } from './run.worker.ts';
 
 const NOTHING: RunAnswer = { found: null, usualCurveM: null, refused: null };
+
+/** What one run says, computed beside the page. Unsubscribing gives it up. */
+export function runAnswer(question: RunQuestion): Observable<RunAnswer> {
+  return new Observable((subscriber) => {
+    const worker = startedWorker();
+    worker.onmessage = ({ data }: MessageEvent<RunAnswer>) => {
+      subscriber.next(data);
+      subscriber.complete();
+    };
+    worker.onerror = (event) => {
+      event.preventDefault();
+      subscriber.error(new Error(event.message));
+    };
+    worker.postMessage(question);
+    return () => worker.terminate();
+  });
+}
+
+function startedWorker(): Worker {
+  return new Worker(new URL('./run.worker', import.meta.url), { type: 'module' });
+}
 
 /** What a run says, computed beside the page: the newest question counts. */
 @Injectable()
@@ -30,7 +52,7 @@ export class RunComputation {
   }
 
   private started(): Worker {
-    const worker = new Worker(new URL('./run.worker', import.meta.url), { type: 'module' });
+    const worker = startedWorker();
     worker.onmessage = ({ data }: MessageEvent<RunAnswer>) => {
       this.failed.set(false);
       this.answer.set(data);

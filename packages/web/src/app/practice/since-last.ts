@@ -10,6 +10,7 @@ import {
   untracked,
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { TOLD_FROM } from '@lotrecht/core/told-from';
 import { adherenceOf, questionsOf, type SessionState } from '@lotrecht/judging';
 import { type FadingView } from '@lotrecht/records';
 import { ONE_THING_WORDS, ownChecksText, sinceSentences } from '@lotrecht/words';
@@ -27,8 +28,6 @@ const STATE_WORDS: Readonly<Record<SessionState['state'], string>> = {
   missed: 'not done',
   'to-come': 'to come',
 };
-/** Below this a check of one’s own was out. */
-const OUT_BELOW = 0.2;
 
 /** What became of a student’s plan, before the next lesson: sessions as knots, where the help stands, questions. */
 @Component({
@@ -148,7 +147,7 @@ export class SinceLast {
       due,
       done,
       fading: { stage: fading?.stage ?? 'rods', steps },
-      lastOut: last !== undefined && last <= OUT_BELOW ? (fading?.days.at(-1) ?? null) : null,
+      lastOut: last !== undefined && last <= 1 - TOLD_FROM ? (fading?.days.at(-1) ?? null) : null,
     } as const;
     return {
       title: this.questionsOnly()

@@ -1,5 +1,5 @@
 import { type LineProgress, type MeanDeg, type ProgressChoice } from '@lotrecht/judging';
-import { COVERAGE_FACTOR, signWords } from '@lotrecht/core';
+import { COVERAGE_FACTOR, signWords, TOLD_FROM } from '@lotrecht/core';
 import { atText, placeText, type Told } from '../words/aims.ts';
 import { HELPS, PHASES, PLACES, READERS } from '../words/circumstance-words.ts';
 import { CLUB_GROUPS, LINE_TITLES, type LineKey, percentText } from '../words/words.ts';
@@ -32,8 +32,8 @@ export interface Tendency {
   readonly figures: string;
 }
 
-/** From here on it is told as it is, and from here on as probable. */
-const [SURE, PROBABLE] = [0.95, 0.8];
+/** From here on it is no longer only probable. */
+const SURE_FROM = 0.95;
 
 /**
  * The tendency of a line: where it aims at 150 m or yards and whether that is wanted, before angle and interval.
@@ -60,11 +60,11 @@ export function tendencyOf({ choice, track, spreadDeg }: LineProgress, told: Tol
 
 function leanWords(line: LineKey, deg: number, inProbability: number): string {
   const [below, above] = signWords(line);
-  if (inProbability >= SURE) return 'as wanted';
-  if (inProbability >= PROBABLE) return 'probably as wanted';
+  if (inProbability >= SURE_FROM) return 'as wanted';
+  if (inProbability >= TOLD_FROM) return 'probably as wanted';
   const out = `too ${deg < 0 ? below : above}`;
-  if (inProbability <= 1 - SURE) return out;
-  return inProbability <= 1 - PROBABLE ? `probably ${out}` : 'not decided yet';
+  if (inProbability <= 1 - SURE_FROM) return out;
+  return inProbability <= 1 - TOLD_FROM ? `probably ${out}` : 'not decided yet';
 }
 
 /** A mean turn with its interval, or without where one lesson knows none. @example "3.4° ± 1.2°, 5 lessons" */

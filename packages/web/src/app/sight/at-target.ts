@@ -7,7 +7,7 @@ export function atTarget(wish: StandWish, name: string | null): StandWish {
   const before = { ...wish.target, bearingDeg: 0 };
   return {
     ...wish,
-    target: { name: other.name, distanceM: other.distanceM },
+    target: { name: other.name, distanceM: other.distanceM, heightM: other.heightM },
     landmarks: [before, ...wish.landmarks.filter((landmark) => landmark !== other)].map((landmark) => ({
       ...landmark,
       bearingDeg: landmark.bearingDeg - other.bearingDeg,

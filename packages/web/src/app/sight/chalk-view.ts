@@ -11,9 +11,9 @@ import {
   type Vector3,
   WebGLRenderer,
 } from 'three';
-import { Line2 } from 'three/examples/jsm/lines/Line2.js';
-import { LineGeometry } from 'three/examples/jsm/lines/LineGeometry.js';
 import { LineMaterial } from 'three/examples/jsm/lines/LineMaterial.js';
+import { LineSegments2 } from 'three/examples/jsm/lines/LineSegments2.js';
+import { LineSegmentsGeometry } from 'three/examples/jsm/lines/LineSegmentsGeometry.js';
 import { chalkCamera, pixelOf, placeCamera, placed } from './place-camera.ts';
 
 /** A name in the picture, pixels from the upper left. */
@@ -53,6 +53,7 @@ const STROKES: Readonly<Record<CordName, Stroke>> = {
   'toe-rod': { colour: OUT, px: 4 },
   foot: { colour: CHALK, px: 5 },
   shaft: { colour: STEEL, px: 3.5 },
+  'sighting-shaft': { colour: STEEL, px: 3.5 },
   edge: { colour: STEEL, px: 6 },
   aim: { colour: STEEL, px: 1.5, dashM: 0.15 },
   seeming: { colour: SEEMS, px: 1.5, dashM: 0.9 },
@@ -96,8 +97,16 @@ export class ChalkView {
   put({ ball, cords, cards }: StandScene, asItShouldBe: boolean): void {
     this.empty();
     this.cards = cards;
+    // Lines that look alike are drawn in one go: each going costs a device without a graphics card dearly.
+    const alike = new Map<string, { readonly stroke: Stroke; readonly points: Vector3[] }>();
     const chalk = (points: readonly Vector3[], stroke: Stroke): void => {
-      this.stand.add(this.line(points, stroke));
+      const look = Object.values(stroke).join();
+      const lines = alike.get(look) ?? { stroke, points: [] };
+      alike.set(look, lines);
+      for (const [n, to] of points.entries()) {
+        const from = points[n - 1];
+        if (from !== undefined) lines.points.push(from, to);
+      }
     };
     const horizon = [-1, 1].map((side) => placed({ xM: side * 3 * HORIZON_M, yM: HORIZON_M, zM: 0 }));
     chalk(horizon, { colour: FAINT, px: 1.5 });
@@ -110,6 +119,7 @@ export class ChalkView {
       const colour = kind === 'body' && asItShouldBe ? IN : POSTS[kind];
       if (heightM > 0) chalk([placed(foot), placed({ ...foot, zM: heightM })], { colour, px: 3 });
     }
+    for (const { stroke, points } of alike.values()) this.stand.add(this.lines(points, stroke));
     this.stand.add(this.ball(placed(ball), ball.zM));
   }
 
@@ -149,17 +159,18 @@ export class ChalkView {
     this.scene.add(this.stand);
   }
 
-  private line(points: readonly Vector3[], { colour, px, dashM }: Stroke): Line2 {
-    const geometry = new LineGeometry();
-    geometry.setPositions(points.flatMap(({ x, y, z }) => [x, y, z]));
+  /** @param ends of each piece, two by two */
+  private lines(ends: readonly Vector3[], { colour, px, dashM }: Stroke): LineSegments2 {
+    const geometry = new LineSegmentsGeometry();
+    geometry.setPositions(ends.flatMap(({ x, y, z }) => [x, y, z]));
     const material = new LineMaterial({
       color: colour,
       linewidth: px,
       ...(dashM !== undefined && { dashed: true, dashSize: dashM, gapSize: dashM }),
     });
-    const line = new Line2(geometry, material);
-    if (dashM !== undefined) line.computeLineDistances();
-    return line;
+    const lines = new LineSegments2(geometry, material);
+    if (dashM !== undefined) lines.computeLineDistances();
+    return lines;
   }
 
   private ball(at: Vector3, radiusM: number): Mesh {

@@ -15,7 +15,14 @@ import { MatCheckbox } from '@angular/material/checkbox';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatOption, MatSelect } from '@angular/material/select';
 import { MatSlider, MatSliderThumb } from '@angular/material/slider';
-import { LIFTED_HEAD_M, standScene, type StandWish, viewOnTheWay } from '@lotrecht/core';
+import {
+  isSighting,
+  LIFTED_HEAD_M,
+  sightingShaft,
+  standScene,
+  type StandWish,
+  viewOnTheWay,
+} from '@lotrecht/core';
 import { sightPicture, type StandOfCheck, toSvg, withClub } from '@lotrecht/paper';
 import { type ClubGroup } from '@lotrecht/records';
 import { sightSentences } from '@lotrecht/words';
@@ -116,7 +123,13 @@ export class WalkIn {
       this.targetSet(),
     );
   });
-  protected readonly scene = computed(() => standScene(this.wish()));
+  /** Behind the ball the shaft is held up before the eye. */
+  private readonly sights = computed(() => isSighting(this.walk()));
+  private readonly stood = computed(() => standScene(this.wish()));
+  protected readonly scene = computed(() => {
+    const scene = this.stood();
+    return this.sights() ? { ...scene, cords: [...scene.cords, sightingShaft(this.wish())] } : scene;
+  });
   protected readonly view = computed(() =>
     viewOnTheWay(this.wish(), { walk: this.walk(), look: this.look() }),
   );
@@ -126,8 +139,8 @@ export class WalkIn {
   });
   protected readonly sentences = computed(() => {
     const wish = this.wish();
-    const { numbers } = this.scene();
-    return sightSentences(
+    const { numbers } = this.stood();
+    const said = sightSentences(
       { ...numbers, markM: wish.markM },
       {
         unit: this.settings.settings().distanceUnit,
@@ -135,6 +148,7 @@ export class WalkIn {
         landmarks: wish.landmarks,
       },
     );
+    return this.sights() ? ['From behind, the shaft covers ball, mark and target.', ...said] : said;
   });
   protected readonly title = computed(() => {
     const held = this.held();

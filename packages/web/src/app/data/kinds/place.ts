@@ -12,7 +12,10 @@ export const PLACE: RecordKind<PlaceInput, PlaceView> = {
     {
       label: 'Seen from it',
       text: marks
-        .map((m) => `${m.name} ${Math.round(m.distanceM)} m, ${m.bearingDeg.toFixed(1)}°`)
+        .map(
+          (m) =>
+            `${m.name} ${Math.round(m.distanceM)} m, ${m.bearingDeg.toFixed(1)}°${m.heightM === undefined ? '' : `, ${m.heightM} m high`}`,
+        )
         .join('; '),
     },
   ],

@@ -2,26 +2,22 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
-  effect,
   inject,
   input,
   linkedSignal,
   signal,
-  untracked,
 } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { toldChecks, USUAL_GATE_M } from '@lotrecht/judging';
 import { type BallRunInput } from '@lotrecht/records';
 import { AcademyApi } from '../../api/academy-api.ts';
-import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { toProblem } from '../../api/problem.ts';
 import { type Run, USUAL_CARRY_M } from '../../balls/run-of-balls.ts';
 import { BALL_RUN, type BallRun } from '../../data/kinds/ball-run.ts';
 import { RecordApi } from '../../data/record-api.ts';
-import { AroundLesson, type LessonAtHand } from '../../lesson/around-lesson.ts';
 import { groundOfNext, keepLessonGround } from '../../lesson/lesson-ground.ts';
-import { workAtHand } from '../../lesson/work-at-hand.ts';
-import { CurrentWorkStore } from '../../session/current-work.store.ts';
+import { openedLesson } from '../../lesson/opened-lesson.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Undo } from '../../ui/undo.ts';
 import { Why } from '../../ui/why.ts';
@@ -38,8 +34,11 @@ import { RunKeys } from './run-keys.ts';
 export class BallsPage {
   readonly lessonId = input.required<string>();
 
-  protected readonly problem = signal<ApiProblem | null>(null);
-  protected readonly atHand = signal<LessonAtHand | null>(null);
+  protected readonly lesson = openedLesson(this.lessonId, 'balls', ({ student }) =>
+    this.loadRuns(student.id),
+  );
+  protected readonly atHand = this.lesson.atHand;
+  protected readonly problem = this.lesson.problem;
   /** Kept runs of the student, oldest first; null until it was asked. */
   private readonly all = signal<readonly BallRun[] | null>(null);
   /** What the run on the screen is called. */
@@ -49,9 +48,7 @@ export class BallsPage {
   /** The run on the screen as it was kept when it was opened. */
   protected readonly opened = signal<BallRun | null>(null);
 
-  private readonly around = inject(AroundLesson);
   private readonly records = inject(RecordApi);
-  private readonly work = inject(CurrentWorkStore);
   private readonly academy = inject(AcademyApi);
   private readonly router = inject(Router);
   private readonly undo = inject(Undo);
@@ -106,26 +103,6 @@ export class BallsPage {
     return at === null ? 0 : (groundOfNext(at.lesson, at.lastTimes).startLineDeg ?? 0);
   });
   protected readonly ready = computed(() => this.all() !== null && this.fresh() !== null);
-
-  constructor() {
-    effect(() => {
-      const id = this.lessonId();
-      untracked(() => this.load(id));
-    });
-  }
-
-  protected load(lessonId: string): void {
-    this.problem.set(null);
-    this.around.of(lessonId).subscribe({
-      next: (atHand) => {
-        this.atHand.set(atHand);
-        this.work.show(workAtHand(atHand));
-        this.work.showStep('balls');
-        this.loadRuns(atHand.student.id);
-      },
-      error: (error: unknown) => this.problem.set(toProblem(error)),
-    });
-  }
 
   /** The next set-ups of the lesson are judged from there; told to the lesson on this device. */
   protected judgeFrom(startLineDeg: number): void {

@@ -1,24 +1,13 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  input,
-  signal,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { foundOfEye } from '@lotrecht/judging';
 import { usualStand } from '@lotrecht/paper';
 import { eyeSentences } from '@lotrecht/words';
-import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { toProblem } from '../../api/problem.ts';
 import { PRACTICE_DONE, type PracticeDone } from '../../data/kinds/practice-done.ts';
 import { RecordApi } from '../../data/record-api.ts';
-import { AroundLesson, type LessonAtHand } from '../../lesson/around-lesson.ts';
 import { groundOfNext } from '../../lesson/lesson-ground.ts';
-import { workAtHand } from '../../lesson/work-at-hand.ts';
-import { CurrentWorkStore } from '../../session/current-work.store.ts';
+import { openedLesson } from '../../lesson/opened-lesson.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Why } from '../../ui/why.ts';
@@ -33,7 +22,7 @@ import { KeptEye } from './kept-eye.ts';
   template: `
     <div class="page">
       @if (problem(); as p) {
-        <lo-problem-note [problem]="p" (retry)="load(lessonId())" />
+        <lo-problem-note [problem]="p" (retry)="lesson.load()" />
       }
       @if (atHand(); as at) {
         <h1>Train the eye</h1>
@@ -90,15 +79,14 @@ import { KeptEye } from './kept-eye.ts';
 export class EyePage {
   readonly lessonId = input.required<string>();
 
-  protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly current = signal<string>(crypto.randomUUID());
   protected readonly trained = signal('');
-  protected readonly atHand = signal<LessonAtHand | null>(null);
+  protected readonly lesson = openedLesson(this.lessonId, 'work', ({ student }) => this.loadDone(student.id));
+  protected readonly atHand = this.lesson.atHand;
+  protected readonly problem = this.lesson.problem;
   private readonly practised = signal<readonly PracticeDone[]>([]);
 
-  private readonly around = inject(AroundLesson);
   private readonly records = inject(RecordApi);
-  private readonly work = inject(CurrentWorkStore);
   private readonly settings = inject(SettingsStore);
   protected readonly unit = computed(() => this.settings.settings().distanceUnit);
 
@@ -139,25 +127,9 @@ export class EyePage {
       }),
   );
 
-  constructor() {
-    effect(() => {
-      const id = this.lessonId();
-      untracked(() => this.load(id));
-    });
-  }
-
-  protected load(lessonId: string): void {
-    this.problem.set(null);
-    this.around.of(lessonId).subscribe({
-      next: (atHand) => {
-        this.atHand.set(atHand);
-        this.work.show(workAtHand(atHand));
-        this.work.showStep('work');
-        this.records.all<PracticeDone>(PRACTICE_DONE, { student: atHand.student.id }).subscribe({
-          next: (all) => this.practised.set(all),
-          error: (error: unknown) => this.problem.set(toProblem(error)),
-        });
-      },
+  private loadDone(student: string): void {
+    this.records.all<PracticeDone>(PRACTICE_DONE, { student }).subscribe({
+      next: (all) => this.practised.set(all),
       error: (error: unknown) => this.problem.set(toProblem(error)),
     });
   }

@@ -27,6 +27,7 @@ import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { bearingText } from '../../ui/bearings.ts';
 import { LandmarkStrip } from '../../ui/landmark-strip.ts';
+import { NumberField } from '../../ui/number-field.ts';
 import { PLACE_KINDS } from '../../words/place-kinds.ts';
 import { RecordTrouble } from '../../ui/record-trouble.ts';
 import { Undo } from '../../ui/undo.ts';
@@ -58,6 +59,7 @@ function zeroOf(marks: readonly PlaceMark[]): string | null {
     MatLabel,
     MatOption,
     MatSelect,
+    NumberField,
     RecordTrouble,
     RouterLink,
   ],
@@ -74,6 +76,8 @@ export class PlacePage {
   protected readonly kind = signal<PlaceInput['kind']>('range');
   protected readonly marks = signal<readonly PlaceMark[]>([]);
   protected readonly targetId = signal<string | null>(null);
+  /** The mark that is looked at closer. */
+  protected readonly chosen = computed(() => this.marks().filter(({ id }) => id === this.targetId()));
   protected readonly pointed = signal<number | null>(null);
   protected readonly typed = signal<TypedMark>(EMPTY);
   protected readonly slip = signal<MarkSlip | null>(null);
@@ -147,6 +151,18 @@ export class PlacePage {
   protected switchKind(id: string): void {
     this.marks.update((marks) =>
       marks.map((m) => (m.id === id ? { ...m, kind: m.kind === 'target' ? 'landmark' : 'target' } : m)),
+    );
+    this.changed();
+  }
+
+  /** @param heightM null: nobody has said */
+  protected stands(id: string, heightM: number | null): void {
+    this.marks.update((marks) =>
+      marks.map((m) => {
+        if (m.id !== id) return m;
+        const { heightM: _before, ...mark } = m;
+        return heightM === null ? mark : { ...mark, heightM: Number(heightM.toFixed(2)) };
+      }),
     );
     this.changed();
   }

@@ -1,13 +1,4 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  input,
-  signal,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
 import { MatCheckbox } from '@angular/material/checkbox';
@@ -18,9 +9,11 @@ import { RouterLink } from '@angular/router';
 import {
   daysOfPlan,
   isCold,
+  looksAway,
   ONE_THINGS,
   type OneThing,
   oneThingsOf,
+  startsAside,
   toldChecks,
   type Weekday,
   WEEKDAYS,
@@ -28,15 +21,17 @@ import {
 import { type Drill, drillOf, drillsFor, drillSizes } from '@lotrecht/paper';
 import { type PracticePlanInput } from '@lotrecht/records';
 import { type LineKey, ONE_THING_WORDS } from '@lotrecht/words';
-import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { forkJoin, map, type Observable, of, switchMap } from 'rxjs';
+import { toProblem } from '../../api/problem.ts';
 import { TakeHomeApi } from '../../api/take-home-api.ts';
+import { runAnswer } from '../../balls/run-computation.ts';
+import { BALL_RUN, type BallRun } from '../../data/kinds/ball-run.ts';
 import { PRACTICE_PLAN, type PracticePlan } from '../../data/kinds/practice-plan.ts';
 import { RecordApi } from '../../data/record-api.ts';
 import { stored } from '../../data/stored-record.ts';
-import { AroundLesson, type LessonAtHand } from '../../lesson/around-lesson.ts';
+import { type LessonAtHand } from '../../lesson/around-lesson.ts';
 import { groundOfNext } from '../../lesson/lesson-ground.ts';
-import { workAtHand } from '../../lesson/work-at-hand.ts';
-import { CurrentWorkStore } from '../../session/current-work.store.ts';
+import { openedLesson } from '../../lesson/opened-lesson.ts';
 import { COURSE, type Course } from '../../data/kinds/course.ts';
 import { DrillCard } from '../../practice/drill-card.ts';
 import { OwnDrillsStore } from '../../practice/own-drills.store.ts';
@@ -93,13 +88,12 @@ const MINUTES = [2, 3, 4, 5, 6, 8, 10, 15] as const;
 export class PlanOfLesson {
   readonly lessonId = input.required<string>();
 
-  private readonly around = inject(AroundLesson);
   private readonly records = inject(RecordApi);
   private readonly home = inject(TakeHomeApi);
-  private readonly work = inject(CurrentWorkStore);
 
-  protected readonly problem = signal<ApiProblem | null>(null);
-  protected readonly atHand = signal<LessonAtHand | null>(null);
+  protected readonly lesson = openedLesson(this.lessonId, 'home', (atHand) => this.loadPlans(atHand));
+  protected readonly atHand = this.lesson.atHand;
+  protected readonly problem = this.lesson.problem;
   protected readonly record = stored(PRACTICE_PLAN);
   protected readonly kept = computed(() => this.record.state() === 'kept');
   protected readonly busy = computed(() => ['saving', 'waiting'].includes(this.record.state()));
@@ -129,11 +123,14 @@ export class PlanOfLesson {
     sessions: [],
   });
 
+  private readonly startsAside = signal(false);
   /** What the lesson came to; the first is what is offered. */
   protected readonly found = computed((): readonly OneThing[] => {
     const checks = toldChecks(this.atHand()?.lesson.checks ?? []);
     const last = checks.findLast(({ circumstances }) => isCold(circumstances)) ?? checks.at(-1);
-    return last === undefined ? [] : oneThingsOf(last);
+    return last === undefined
+      ? []
+      : oneThingsOf({ ...last, looksAway: looksAway(last), startsAside: this.startsAside() });
   });
   protected readonly things = computed(() => [...new Set([...this.found(), ...ONE_THINGS])]);
 
@@ -162,30 +159,34 @@ export class PlanOfLesson {
     }));
   });
 
-  constructor() {
-    effect(() => {
-      const id = this.lessonId();
-      untracked(() => this.load(id));
-    });
-  }
-
-  protected load(lessonId: string): void {
-    this.problem.set(null);
+  /** What a plan is made from, and the lesson’s own where it has one. */
+  private loadPlans(atHand: LessonAtHand): void {
     const error = (failed: unknown): void => this.problem.set(toProblem(failed));
     this.drills.load().subscribe({ error });
     this.records.all<Course>(COURSE).subscribe({ next: (all) => this.courses.set(all), error });
-    this.around.of(lessonId).subscribe({
-      next: (atHand) => {
-        this.atHand.set(atHand);
-        this.work.show(workAtHand(atHand));
-        this.work.showStep('home');
-        this.records.all<PracticePlan>(PRACTICE_PLAN, { student: atHand.student.id }).subscribe({
-          next: (all) => void this.begin(atHand, all.find((plan) => plan.lessonId === lessonId) ?? null),
-          error: (error: unknown) => this.problem.set(toProblem(error)),
-        });
+    forkJoin({
+      all: this.records.all<PracticePlan>(PRACTICE_PLAN, { student: atHand.student.id }),
+      aside: this.startAside(atHand),
+    }).subscribe({
+      next: ({ all, aside }) => {
+        this.startsAside.set(aside);
+        void this.begin(atHand, all.find(({ lessonId }) => lessonId === atHand.lesson.id) ?? null);
       },
-      error: (error: unknown) => this.problem.set(toProblem(error)),
+      error,
     });
+  }
+
+  /** What the last balls of the lesson said, beside the set-up that they followed. */
+  private startAside({ student, lesson }: LessonAtHand): Observable<boolean> {
+    return this.records.all<BallRun>(BALL_RUN, { student: student.id }).pipe(
+      switchMap((all) => {
+        const last = all.findLast(({ lessonId }) => lessonId === lesson.id);
+        const check = toldChecks(lesson.checks).find(({ id }) => id === last?.checkId);
+        return last === undefined || check === undefined
+          ? of(false)
+          : runAnswer({ run: last.run, check }).pipe(map(({ found }) => startsAside(found)));
+      }),
+    );
   }
 
   protected choose(oneThing: OneThing): void {

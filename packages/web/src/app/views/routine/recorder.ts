@@ -1,27 +1,16 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  input,
-  signal,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatOption, MatSelect } from '@angular/material/select';
 import { Router, RouterLink } from '@angular/router';
 import { ALL_PARALLEL, routineOfMethod } from '@lotrecht/judging';
 import { agreementSentences } from '@lotrecht/words';
-import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { toProblem } from '../../api/problem.ts';
 import { ROUTINE, type Routine } from '../../data/kinds/routine.ts';
 import { RecordApi } from '../../data/record-api.ts';
-import { AroundLesson, type LessonAtHand } from '../../lesson/around-lesson.ts';
 import { groundOfNext } from '../../lesson/lesson-ground.ts';
-import { workAtHand } from '../../lesson/work-at-hand.ts';
+import { openedLesson } from '../../lesson/opened-lesson.ts';
 import { DEFAULT_JUDGED, methodIdOf } from '../../methods/judged.ts';
 import { MethodStore } from '../../methods/method.store.ts';
-import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { WalkInKeys, type WalkInGround } from './walk-in-keys.ts';
 import { endedBy, walkInOf } from './walk-in.ts';
@@ -46,8 +35,11 @@ const WAYS: Readonly<Record<string, Pick<WalkInGround, 'help' | 'phase'> & { rea
 export class RecorderPage {
   readonly lessonId = input.required<string>();
 
-  protected readonly problem = signal<ApiProblem | null>(null);
-  private readonly atHand = signal<LessonAtHand | null>(null);
+  protected readonly lesson = openedLesson(this.lessonId, 'blind', ({ student }) =>
+    this.loadKept(student.id),
+  );
+  protected readonly problem = this.lesson.problem;
+  private readonly atHand = this.lesson.atHand;
   /** Kept walk-ins of this lesson, oldest first. */
   private readonly kept = signal<readonly Routine[]>([]);
   /** What the one on the screen is called; another one begins under another id. */
@@ -60,9 +52,7 @@ export class RecorderPage {
   protected readonly ways = Object.entries(WAYS).map(([key, { title }]) => ({ key, title }));
 
   private readonly methods = inject(MethodStore);
-  private readonly around = inject(AroundLesson);
   private readonly records = inject(RecordApi);
-  private readonly work = inject(CurrentWorkStore);
   private readonly router = inject(Router);
 
   private readonly lessonGround = computed(() => {
@@ -95,23 +85,6 @@ export class RecorderPage {
 
   constructor() {
     this.methods.load();
-    effect(() => {
-      const id = this.lessonId();
-      untracked(() => this.load(id));
-    });
-  }
-
-  protected load(lessonId: string): void {
-    this.problem.set(null);
-    this.around.of(lessonId).subscribe({
-      next: (atHand) => {
-        this.atHand.set(atHand);
-        this.work.show(workAtHand(atHand));
-        this.work.showStep('blind');
-        this.loadKept(atHand.student.id);
-      },
-      error: (error: unknown) => this.problem.set(toProblem(error)),
-    });
   }
 
   protected take(routine: Routine): void {

@@ -1,23 +1,11 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  input,
-  signal,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { ALL_PARALLEL, routineOfMethod } from '@lotrecht/judging';
 import { type TrainingGround } from '@lotrecht/records';
-import { type ApiProblem, toProblem } from '../../api/problem.ts';
-import { AroundLesson, type LessonAtHand } from '../../lesson/around-lesson.ts';
 import { groundOfNext } from '../../lesson/lesson-ground.ts';
-import { workAtHand } from '../../lesson/work-at-hand.ts';
+import { openedLesson } from '../../lesson/opened-lesson.ts';
 import { methodIdOf } from '../../methods/judged.ts';
 import { MethodStore } from '../../methods/method.store.ts';
-import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { type Practised } from '../../trainer/trainer.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Why } from '../../ui/why.ts';
@@ -31,7 +19,7 @@ import { KeptTraining } from './kept-training.ts';
   template: `
     <div class="page">
       @if (problem(); as p) {
-        <lo-problem-note [problem]="p" (retry)="load(lessonId())" />
+        <lo-problem-note [problem]="p" (retry)="lesson.load()" />
       }
       @if (ground(); as g) {
         <h1>Train the walk-in</h1>
@@ -54,19 +42,17 @@ import { KeptTraining } from './kept-training.ts';
 export class TrainPage {
   readonly lessonId = input.required<string>();
 
-  protected readonly problem = signal<ApiProblem | null>(null);
+  protected readonly lesson = openedLesson(this.lessonId, 'work');
+  protected readonly problem = this.lesson.problem;
   /** What the one on the screen is called; another one begins under another id. */
   protected readonly current = signal<string>(crypto.randomUUID());
   protected readonly trained = signal('');
-  private readonly atHand = signal<LessonAtHand | null>(null);
 
   private readonly methods = inject(MethodStore);
-  private readonly around = inject(AroundLesson);
-  private readonly work = inject(CurrentWorkStore);
   private readonly router = inject(Router);
 
   protected readonly ground = computed((): (TrainingGround & { readonly studentId: string }) | null => {
-    const at = this.atHand();
+    const at = this.lesson.atHand();
     if (at === null) return null;
     const { judged, target } = groundOfNext(at.lesson, at.lastTimes);
     const method = this.methods.all().find(({ id }) => id === methodIdOf(judged)) ?? ALL_PARALLEL;
@@ -82,21 +68,6 @@ export class TrainPage {
 
   constructor() {
     this.methods.load();
-    effect(() => {
-      const id = this.lessonId();
-      untracked(() => this.load(id));
-    });
-  }
-
-  protected load(lessonId: string): void {
-    this.problem.set(null);
-    this.around.of(lessonId).subscribe({
-      next: (atHand) => {
-        this.atHand.set(atHand);
-        this.work.show(workAtHand(atHand));
-      },
-      error: (error: unknown) => this.problem.set(toProblem(error)),
-    });
   }
 
   protected end({ done, then }: Practised): void {

@@ -11,7 +11,7 @@ import { type EyeTraining } from '../../sight/eye-training.ts';
   template: `
     @if (wish(); as w) {
       <lo-eye-trainer
-        unit="m"
+        [unit]="page().units?.distance ?? 'm'"
         [wish]="w"
         [training]="training()"
         (changed)="changed.emit($event)"

@@ -47,6 +47,18 @@ describe('a self-check', () => {
     ]);
   });
 
+  it('is typed in what the academy measures in, and is the same length', () => {
+    const { element, changes } = formWith({}, { ...page, units: { length: 'in', distance: 'yd' } });
+    const field = [...element.querySelectorAll('mat-form-field')].find((f) =>
+      f.textContent?.includes('Toe near the target, in'),
+    );
+    const input = field?.querySelector('input');
+    if (!input) throw new Error('the length is asked for in inches');
+    input.value = '23 5/8';
+    input.dispatchEvent(new Event('input'));
+    expect(changes.at(-1)?.lead).toBeCloseTo(600.075, 3);
+  });
+
   it('has what the club points at beside the target, left negative, and what was felt in degrees', () => {
     const { button, sent } = formWith({
       way: 'pointsAt',

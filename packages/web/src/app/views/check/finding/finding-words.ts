@@ -9,13 +9,14 @@ import {
   isCold,
   lessonDifferences,
   type LineDifference,
+  lookDriftOf,
   rodAcrossMm,
   toldChecks,
 } from '@lotrecht/judging';
 import { drillsFor, standOfCheck } from '@lotrecht/paper';
 import { type ResultDocument } from '@lotrecht/records';
 import { type AimGround, missAgainst, missText, orderFirstSentences, type ReadFault } from '@lotrecht/words';
-import { COVERAGE_FACTOR, type LineBudget, signWords } from '@lotrecht/core';
+import { COVERAGE_FACTOR, type LineBudget, signWords, TOLD_FROM } from '@lotrecht/core';
 import { MethodStore } from '../../../methods/method.store.ts';
 import { SettingsStore } from '../../../settings/settings.store.ts';
 import { differenceText } from '../../../words/difference-words.ts';
@@ -27,8 +28,6 @@ import { type FindingGround } from './finding-panel.ts';
 
 /** So many drills are named with a finding. */
 const OFFERED = 3;
-/** From such a probability on a line is out. */
-const OUT_FROM = 0.8;
 
 const LONG_CLUBS = new Set(['long-iron', 'fairway-wood', 'driver']);
 
@@ -45,19 +44,10 @@ export class FindingWords {
   private readonly drift = computed((): readonly LineDifference[] => {
     const [before, after] = [this.content.solution(), this.content.lookSolution()];
     if (!before?.document || !before.result || !after?.document || !after.result) return [];
-    const holdsOf = (observations: readonly { line: string; hold?: number }[], line: string): string =>
-      observations
-        .filter((o) => o.line === line)
-        .map((o) => o.hold ?? 1)
-        .join();
-    const from = { document: before.document, result: before.result };
-    const to = { document: after.document, result: after.result };
-    const sameStand = (['shoulders', 'eyes'] as const).every(
-      (line) =>
-        to.result.lines[line] === undefined ||
-        holdsOf(from.document.observations, line) === holdsOf(to.document.observations, line),
+    return lookDriftOf(
+      { document: before.document, result: before.result },
+      { document: after.document, result: after.result },
     );
-    return lessonDifferences([from], [to], sameStand);
   });
 
   /** Against the blind baselines of the same lesson with the same group of clubs. */
@@ -143,7 +133,7 @@ export class FindingWords {
     const faults = (Object.keys(result.lines) as LineKey[]).flatMap((line): readonly ReadFault[] => {
       const { meanDeg, probabilityIn = 1 } = answer[line];
       const [low, high] = result.lines[line]?.toleranceDeg ?? [0, 0];
-      if (probabilityIn > 1 - OUT_FROM) return [];
+      if (probabilityIn > 1 - TOLD_FROM) return [];
       const above = meanDeg > (low + high) / 2;
       const word = signWords(line)[above ? 1 : 0];
       return [

@@ -162,7 +162,7 @@ export default tseslint.config(
     rules: { 'no-undef': 'error', 'no-unused-vars': 'error', eqeqeq: 'error' },
   },
   {
-    files: ['**/*.config.ts'],
+    files: ['**/*.config.ts', 'packages/e2e/*.setup.ts'],
     rules: { 'no-restricted-exports': 'off' },
   },
 );

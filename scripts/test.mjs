@@ -23,12 +23,23 @@ function run(command, args, options = {}) {
   });
 }
 
-/** A check without tests of its own counts as one. */
+/** A check without tests of its own counts as one. What it prints comes when it is done: others run beside it. */
 async function check(title, command, args) {
-  say(`\n── ${title}`);
-  const ok = (await run(command, args)) === 0;
-  totals[ok ? 'passed' : 'failed'] += 1;
-  if (!ok) failures.push(title);
+  let output = '';
+  const read = (chunk) => (output += chunk);
+  const code = await new Promise((resolve) => {
+    const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+    child.stdout.on('data', read);
+    child.stderr.on('data', read);
+    child.once('error', (error) => {
+      read(error.message);
+      resolve(1);
+    });
+    child.once('close', (closed) => resolve(closed ?? 1));
+  });
+  say(`\n── ${title}\n${output.trimEnd()}`);
+  totals[code === 0 ? 'passed' : 'failed'] += 1;
+  if (code !== 0) failures.push(title);
 }
 
 /** A runner that writes a report counts its tests; one that fails without a failed test counts as failed. */
@@ -70,6 +81,15 @@ function failedStories({ file, specs, suites = [] }) {
   return [...failed.map(({ title }) => `${file} › ${title}`), ...suites.flatMap(failedStories)];
 }
 
+/** As long as the lint takes alone, one after the other. */
+async function quickChecks() {
+  await check('Format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
+  await check('Dependency rules', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'packages']);
+  await check('Rooms', bin('depcruise'), ['--config', 'quality/rooms.dependency-cruiser.cjs', 'packages']);
+  await check('Types of tests', bin('tsc'), ['-p', 'tsconfig.tests.json']);
+  await check('Types of the generator', bin('tsc'), ['-p', 'packages/records/generate']);
+}
+
 async function testAll() {
   await installPackages(root);
   await ensureProgram('mariadbd', 'mariadb-server');
@@ -77,12 +97,7 @@ async function testAll() {
   rmSync(reports, { recursive: true, force: true });
   mkdirSync(reports, { recursive: true });
   await buildAll(root);
-  await check('Format', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
-  await check('Lint', bin('eslint'), ['.']);
-  await check('Dependency rules', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'packages']);
-  await check('Rooms', bin('depcruise'), ['--config', 'quality/rooms.dependency-cruiser.cjs', 'packages']);
-  await check('Types of tests', bin('tsc'), ['-p', 'tsconfig.tests.json']);
-  await check('Types of the generator', bin('tsc'), ['-p', 'packages/records/generate']);
+  await Promise.all([check('Lint', bin('eslint'), ['.']), quickChecks()]);
   await tests('Core, judging, server, rules', {
     command: bin('vitest'),
     args: ['run', '--reporter=dot', '--reporter=json', '--outputFile.json=test-results/vitest.json'],

@@ -17,6 +17,7 @@ export default defineConfig({
   testDir: 'stories',
   testMatch: '**/*.story.ts',
   outputDir: '../../test-results/e2e',
+  globalSetup: './demo-template.setup.ts',
   fullyParallel: false,
   // Every file has an installation of its own; a story waits more than it computes.
   workers: 2,
@@ -26,7 +27,8 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: '../../test-results/e2e.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },
-    trace: 'retain-on-failure',
+    // Recording takes a third of the time: only where somebody can look at it.
+    trace: process.env['CI'] ? 'off' : 'retain-on-failure',
     launchOptions: { executablePath: process.env['LOTRECHT_CHROMIUM'] ?? '/usr/bin/chromium', args: ARGS },
   },
 });

@@ -1,10 +1,13 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { constants, cpSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 
 const root = path.resolve(import.meta.dirname, '../../..');
+
+/** Names the folder with the demo already loaded, in the environment of the stories. */
+export const TEMPLATE = 'LOTRECHT_E2E_TEMPLATE';
 
 /** Letters go out every second. */
 const LETTER_TRIES = 40;
@@ -32,8 +35,14 @@ export class Installation {
   private port = 0;
   private readLetters = '';
 
-  /** Starts and waits for the address. The port stays the same from start to start. */
+  /**
+   * Starts and waits for the address. The port stays the same from start to start. The first start with the demo finds
+   * it loaded, where that was done for all.
+   */
   async start(...options: readonly string[]): Promise<Served> {
+    const template = process.env[TEMPLATE];
+    if (template !== undefined && this.port === 0 && !options.includes('--empty'))
+      cpSync(template, this.dataDir, { recursive: true, mode: constants.COPYFILE_FICLONE });
     this.port ||= await freePort();
     const started = spawn(
       process.execPath,

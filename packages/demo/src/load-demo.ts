@@ -120,6 +120,7 @@ async function loadStudent(
     await insertConsent(tx, actor, studentId, { scope: 'records', givenBy, givenOn: first });
   }
   let checks = 0;
+  let lastLessonId = '';
   // Dice of their own: what is measured stays as it is, whoever walks in.
   const walking = diceOf(SEED + 1);
   const hitting = diceOf(SEED + 2);
@@ -127,6 +128,7 @@ async function loadStudent(
   const cold: ColdCheck[] = [];
   for (let lesson = 0; lesson < student.lessons; lesson++) {
     const lessonId = randomUUID();
+    lastLessonId = lessonId;
     const daysAgo = daysAgoOf(student, lesson);
     const dayBefore = (days: number): string =>
       new Date(today.getTime() - days * DAY_MS).toISOString().slice(0, 10);
@@ -194,7 +196,7 @@ async function loadStudent(
     await practiceDone.insert(tx, actor, randomUUID(), done);
   if (student.walkIns === 'looks-lifted') {
     const planId = randomUUID();
-    const { plan, done } = planOf(studentId, planId, today);
+    const { plan, done } = planOf({ studentId, lessonId: lastLessonId, planId }, today);
     await practicePlans.insert(tx, actor, planId, plan);
     for (const session of done) await practiceDone.insert(tx, actor, randomUUID(), session);
   }

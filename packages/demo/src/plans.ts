@@ -16,10 +16,13 @@ const SESSIONS: readonly (readonly [daysAgo: number, oddness: number | null])[] 
 ];
 const LASTS_S = 380;
 
-/** A plan of somebody whose head is lifted to look, with what was done of it so far. */
+/** A plan of somebody whose head is lifted to look, made in their last lesson, with what was done of it so far. */
 export function planOf(
-  studentId: string,
-  planId: string,
+  {
+    studentId,
+    lessonId,
+    planId,
+  }: { readonly studentId: string; readonly lessonId: string; readonly planId: string },
   today: Date,
 ): { readonly plan: PracticePlanInput; readonly done: readonly PracticeDoneInput[] } {
   const dayOf = (daysAgo: number): string =>
@@ -29,6 +32,7 @@ export function planOf(
     plan: {
       revision: 0,
       studentId,
+      lessonId,
       startsOn: dayOf(14),
       note: 'Roll the head, and let the shoulders stay.',
       plan: {

@@ -78,7 +78,11 @@ export function drillDrawing(
           fill: mark.hollow === true ? 'paper' : mark.ink,
         };
       case 'name': {
-        const [near, y] = at(mark.at);
+        const [beside, y] = at(mark.at);
+        // What is said at the line does not touch it.
+        const [line] = at(point(0, 0));
+        const inside = own * (beside - line);
+        const near = inside >= 0 && inside < CLEAR_MM ? line + own * CLEAR_MM : beside;
         // What would stand over feet and rods goes to the edge of the own side.
         const x = mark.aside === true ? (own < 0 ? PAD_MM / 2 : WIDTH_MM - PAD_MM / 2) : near;
         const anchor = x > WIDTH_MM * 0.62 ? 'end' : x < WIDTH_MM * 0.3 ? 'start' : 'middle';
@@ -93,6 +97,9 @@ export function drillDrawing(
     shapes: [ground(), ...apart(shapes)],
   };
 }
+
+/** So far names stand from the line. */
+const CLEAR_MM = 3;
 
 function ground(): Shape {
   const corners: readonly Place[] = [

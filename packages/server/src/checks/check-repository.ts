@@ -92,8 +92,8 @@ export async function listChecksOfLessons(
   );
 }
 
-/** A student's last checks, newest first. */
-export async function listLastChecks(
+/** A student's last checks of lessons, newest first: what they read by themselves at home is left out. */
+export async function listLastLessonChecks(
   db: Queries,
   scope: Scope,
   studentId: string,
@@ -103,6 +103,7 @@ export async function listLastChecks(
     selectChecks(
       scope,
       sql`${visibleStudents(scope)} AND c.student_id = ${studentId} AND c.deleted_at IS NULL
+        AND NOT EXISTS (SELECT 1 FROM self_check k WHERE k.academy_id = c.academy_id AND k.id = c.id)
         ORDER BY c.created_at DESC, c.id DESC LIMIT ${limit}`,
     ),
   );

@@ -1,10 +1,10 @@
 import { composeCheck, judgementOf, solveDocument, type TypedReading } from '@lotrecht/judging';
-import { type Circumstances, type SelfCheckInput } from '@lotrecht/records';
+import { type CheckDocument, type Circumstances, type SelfCheckInput } from '@lotrecht/records';
 import { logChange, recordChange } from '../changes/record-change.ts';
 import { requireConsent } from '../consents/require-consent.ts';
 import { Problem } from '../problems/problem.ts';
 import { lockStudent } from '../access/lock-student.ts';
-import { addVersion, insertCheck, listLastChecks } from '../checks/check-repository.ts';
+import { addVersion, insertCheck, listLastLessonChecks } from '../checks/check-repository.ts';
 import { type Database, type Queries } from '../database/database.ts';
 import { isDuplicate } from '../database/trouble.ts';
 import { sql } from '../database/sql.ts';
@@ -58,15 +58,12 @@ async function store(tx: Queries, link: OpenStudentLink, id: string, input: Self
   const own = { revision: null, studentId, action: 'changed' } as const;
   await recordChange(tx, actor, { ...own, kind: 'self-check', id });
   if (input.reading === undefined) return;
-  const last = (await listLastChecks(tx, actor, studentId, 1))[0]?.document;
+  const last = (await listLastLessonChecks(tx, actor, studentId, 1))[0]?.document;
   const reading = typedReading(input.reading);
   const document = composeCheck({
     handedness: student.handedness,
     club: last?.club ?? USUAL_CLUB,
-    target:
-      input.reading.by === 'pointsAt'
-        ? { ...last?.target, distanceM: input.reading.distanceM }
-        : (last?.target ?? {}),
+    target: input.reading.by === 'pointsAt' ? aimedAt(last?.target, input.reading) : (last?.target ?? {}),
     targetLine: { sightingDeg: SIGHTED_ALONE_DEG },
     readings: [reading],
     ...(last && { judgement: judgementOf(last) }),
@@ -91,6 +88,14 @@ async function store(tx: Queries, link: OpenStudentLink, id: string, input: Self
   );
   await logChange(tx, actor, { ...own, kind: 'lesson', id: lessonId });
   await logChange(tx, actor, { ...own, kind: 'check', id, revision: 1 });
+}
+
+/** What is as far away as the target of the lesson is that target; at home it is something else. */
+function aimedAt(
+  last: CheckDocument['target'],
+  { distanceM }: { readonly distanceM: number },
+): NonNullable<CheckDocument['target']> {
+  return last?.distanceM === distanceM ? last : { distanceM };
 }
 
 /** By tape the toes, by where a club points whichever line it was laid along. */

@@ -1,7 +1,7 @@
 import { type HandOutPage, type StudentLinkPage, validateSelfCheckInput } from '@lotrecht/records';
 import { firstNameOf } from '@lotrecht/words';
 import { PAPER_COLOURS, type Sheet, type SightPicture, sightPicture, toSvg } from '@lotrecht/paper';
-import { findCheck, listLastChecks } from '../checks/check-repository.ts';
+import { findCheck, listLastLessonChecks } from '../checks/check-repository.ts';
 import { lookedAt } from '../audit/note-looks.ts';
 import { type Database } from '../database/database.ts';
 import { isoFromUtc } from '../database/utc.ts';
@@ -113,7 +113,7 @@ export function studentPageRoutes(db: Database, guesses: GuessLimit): readonly R
         sight: sight && { now: svgOf(forPhone(sight.now)), goal: svgOf(forPhone(sight.goal)) },
       });
     }
-    const checks = await listLastChecks(db, actor, link.studentId, LAST_CHECKS);
+    const checks = await listLastLessonChecks(db, actor, link.studentId, LAST_CHECKS);
     const toes = checks
       .flatMap((c) => c.document.observations)
       .find((o) => o.line === 'toes' && o.by === 'gaps');

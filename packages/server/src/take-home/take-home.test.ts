@@ -1,6 +1,7 @@
 import { randomBytes, randomUUID } from 'node:crypto';
 import { linesOfChecks } from '@lotrecht/judging';
 import {
+  type CheckView,
   type ConsentView,
   type HandOutView,
   type MeasuredCheckView,
@@ -320,6 +321,22 @@ describe('what a student reads at home', () => {
     const before = (await lines()).length;
     expect((await sent(token, randomUUID(), { takenOn: daysAgo(1), drillDone: true })).status).toBe(204);
     expect((await lines()).length).toBe(before);
+  });
+
+  it('at home is of what was aimed at there, not of the target of the lesson', async () => {
+    const { token } = await newLink();
+    const targetOf = async (distanceM: number): Promise<unknown> => {
+      const id = randomUUID();
+      const reading = { by: 'pointsAt', line: 'shoulders', lateralM: 0.2, distanceM };
+      expect((await sent(token, id, { takenOn: daysAgo(2), drillDone: false, reading })).status).toBe(204);
+      return ((await client.get(`/api/checks/${id}`)).body as CheckView).document.target;
+    };
+    const { target } = (await opened(token)).body as StudentLinkPage;
+    expect(await targetOf(target?.distanceM ?? 0)).toEqual(target);
+    expect(await targetOf(4)).toEqual({ distanceM: 4 });
+    // Neither the page nor the next reading takes what was aimed at at home for the target of the lesson.
+    expect(((await opened(token)).body as StudentLinkPage).target).toEqual(target);
+    expect(await targetOf(target?.distanceM ?? 0)).toEqual(target);
   });
 
   it('is refused with its path where it cannot be, and keeps nothing', async () => {

@@ -1,3 +1,4 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { type Drill, drillDrawing, type DrillSizes, toSvg } from '@lotrecht/paper';
 import { SettingsStore } from '../settings/settings.store.ts';
@@ -6,20 +7,33 @@ import { SvgDrawing, themeColour } from '../ui/svg-drawing.ts';
 /** A drill at somebody’s sizes: what is laid, what is done, how often. What can be done with it stands below. */
 @Component({
   selector: 'lo-drill-card',
-  imports: [SvgDrawing],
+  imports: [NgTemplateOutlet, SvgDrawing],
   template: `
     <article [class.chosen]="chosen()" [attr.aria-label]="drill().name">
-      <lo-svg-drawing [svg]="svg()" />
+      @if (!folded()) {
+        <lo-svg-drawing [svg]="svg()" />
+      }
       <h3>{{ drill().name }}</h3>
       @if (why()) {
         <p class="lo-soft">{{ why() }}</p>
       }
-      <p>{{ drill().steps.join(' ') }}</p>
-      <p class="lo-soft">
-        {{ drill().dose.reps }} times, {{ drill().dose.minutes }} minutes,
-        {{ drill().aid === 'practice' ? 'with aids of practice' : 'with nothing laid' }}.
-      </p>
+      @if (folded()) {
+        <details>
+          <summary>How it is done</summary>
+          <lo-svg-drawing [svg]="svg()" />
+          <ng-container [ngTemplateOutlet]="how" />
+        </details>
+      } @else {
+        <ng-container [ngTemplateOutlet]="how" />
+      }
       <ng-content />
+      <ng-template #how>
+        <p>{{ drill().steps.join(' ') }}</p>
+        <p class="lo-soft">
+          {{ drill().dose.reps }} times, {{ drill().dose.minutes }} minutes,
+          {{ drill().aid === 'practice' ? 'with aids of practice' : 'with nothing laid' }}.
+        </p>
+      </ng-template>
     </article>
   `,
   styles: `
@@ -41,6 +55,10 @@ import { SvgDrawing, themeColour } from '../ui/svg-drawing.ts';
     p {
       margin: 0;
     }
+    summary {
+      min-height: 44px;
+      line-height: 44px;
+    }
     h3 {
       font-size: 1.0625rem;
     }
@@ -52,6 +70,8 @@ export class DrillCard {
   readonly sizes = input.required<DrillSizes>();
   readonly why = input('');
   readonly chosen = input(false);
+  /** Drawing and steps are one tap further: many drills in a narrow column. */
+  readonly folded = input(false);
 
   private readonly settings = inject(SettingsStore);
   protected readonly svg = computed(() => {

@@ -43,6 +43,7 @@ const EYES_FROM = {
   stature: 'Eyes from the stature, not read.',
   usual: 'Eyes where they usually are, not measured.',
 } as const;
+const SHAFT_COVERS = 'From behind, the shaft covers ball, mark and target.';
 const [NEAREST_MARK_M, FARTHEST_MARK_M] = [0.06, 5] as const;
 const MOST_TURN_DEG = 10;
 /** One press of an arrow. */
@@ -140,7 +141,7 @@ export class WalkIn {
   protected readonly sentences = computed(() => {
     const wish = this.wish();
     const { numbers } = this.stood();
-    const said = sightSentences(
+    return sightSentences(
       { ...numbers, markM: wish.markM },
       {
         unit: this.settings.settings().distanceUnit,
@@ -148,7 +149,6 @@ export class WalkIn {
         landmarks: wish.landmarks,
       },
     );
-    return this.sights() ? ['From behind, the shaft covers ball, mark and target.', ...said] : said;
   });
   protected readonly title = computed(() => {
     const held = this.held();
@@ -156,7 +156,10 @@ export class WalkIn {
     if (held === 'felt') return 'As it feels';
     return this.turned() === null ? 'As it is' : 'Turned by hand';
   });
-  protected readonly eyesText = computed(() => EYES_FROM[this.stand().eyesFrom]);
+  /** One line at a time, so that the picture keeps its height. */
+  protected readonly besides = computed(() =>
+    this.sights() ? SHAFT_COVERS : EYES_FROM[this.stand().eyesFrom],
+  );
   protected readonly turnDeg = computed(() => this.turned() ?? this.stand().now.bodyTurnDeg);
   /** Even steps of the slider are even shares of the mark’s distance. */
   protected readonly markStep = computed(

@@ -1,10 +1,13 @@
+import { BreakpointObserver } from '@angular/cdk/layout';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatOption, MatSelect } from '@angular/material/select';
 import { ONE_THINGS, type OneThing } from '@lotrecht/judging';
 import { type Drill, drillOf, drillsFor, drillSizes } from '@lotrecht/paper';
 import { ONE_THING_WORDS } from '@lotrecht/words';
+import { map } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { COURSE, type Course } from '../../data/kinds/course.ts';
@@ -49,7 +52,7 @@ import { type DrillToChange, OwnDrillForm } from './own-drill-form.ts';
         <mat-form-field>
           <mat-label>For</mat-label>
           <mat-select [value]="thing()" (valueChange)="thing.set($event)">
-            <mat-option [value]="null">everything</mat-option>
+            <mat-option value="all">everything</mat-option>
             @for (one of things; track one) {
               <mat-option [value]="one">{{ words[one] }}</mat-option>
             }
@@ -57,7 +60,7 @@ import { type DrillToChange, OwnDrillForm } from './own-drill-form.ts';
         </mat-form-field>
         <div class="drills">
           @for (drill of shown(); track drill.id) {
-            <lo-drill-card [drill]="drill" [sizes]="sizes" [why]="helpsText(drill)">
+            <lo-drill-card [drill]="drill" [sizes]="sizes" [why]="helpsText(drill)" [folded]="narrow()">
               @if (writtenAs(drill); as own) {
                 <p class="row">
                   <button matButton="outlined" type="button" (click)="change(own)">Change</button>
@@ -108,15 +111,23 @@ export class DrillsPage {
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly courses = signal<readonly Course[]>([]);
   protected readonly changing = signal<DrillToChange | null>(null);
-  protected readonly thing = signal<OneThing | null>(null);
+  protected readonly thing = signal<OneThing | 'all'>('all');
   protected readonly things = ONE_THINGS;
   protected readonly words = ONE_THING_WORDS;
   /** Drawn for a usual adult. */
   protected readonly sizes = drillSizes({ handedness: 'right', club: 'mid-iron', statureMm: null });
   protected readonly shown = computed(() => {
     const thing = this.thing();
-    return thing === null ? this.store.all() : drillsFor(thing, this.store.own());
+    return thing === 'all' ? this.store.all() : drillsFor(thing, this.store.own());
   });
+
+  /** On a phone thirty drawings would be twenty screens. */
+  protected readonly narrow = toSignal(
+    inject(BreakpointObserver)
+      .observe('(max-width: 40em)')
+      .pipe(map(({ matches }) => matches)),
+    { initialValue: false },
+  );
 
   constructor() {
     this.load();

@@ -35,7 +35,8 @@ const WEEK = 7;
               (keydown.arrowUp)="move(session.id, -7, $event)"
               (keydown.arrowDown)="move(session.id, 7, $event)"
             >
-              Session
+              <svg viewBox="0 0 20 20" aria-hidden="true"><circle cx="10" cy="10" r="5" /></svg>
+              <span>Session</span>
             </button>
           }
         </div>
@@ -70,6 +71,24 @@ const WEEK = 7;
       font-size: 0.8125rem;
       overflow: hidden;
       cursor: grab;
+    }
+    svg {
+      display: none;
+      width: 20px;
+      height: 20px;
+      fill: none;
+      stroke: var(--lo-twine);
+      stroke-width: 3;
+      vertical-align: middle;
+    }
+    /* A word has no room in a seventh of a phone. */
+    @media (max-width: 40em) {
+      span:not(.on) {
+        display: none;
+      }
+      svg {
+        display: inline;
+      }
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

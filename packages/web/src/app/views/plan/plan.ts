@@ -96,6 +96,10 @@ export class PlanOfLesson {
   protected readonly problem = this.lesson.problem;
   protected readonly record = stored(PRACTICE_PLAN);
   protected readonly kept = computed(() => this.record.state() === 'kept');
+  /** What is on the screen is what the server has. */
+  protected readonly asKept = computed(
+    () => this.kept() || (this.record.state() === 'as-stored' && this.record.stored() !== null),
+  );
   protected readonly busy = computed(() => ['saving', 'waiting'].includes(this.record.state()));
 
   protected readonly words = ONE_THING_WORDS;

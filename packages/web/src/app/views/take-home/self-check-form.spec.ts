@@ -18,6 +18,8 @@ const page: StudentLinkPage = {
   drillDays: [],
 };
 
+const PLAN = { id: 'p', line: 'shoulders', checkHow: 'Hold the club across.' } as StudentLinkPage['plan'];
+
 function formWith(change: Partial<TypedSelfCheck>, of: StudentLinkPage = page) {
   const fixture = TestBed.createComponent(SelfCheckForm);
   fixture.componentRef.setInput('page', of);
@@ -59,6 +61,16 @@ describe('a self-check', () => {
     expect(changes.at(-1)?.lead).toBeCloseTo(600.075, 3);
   });
 
+  it('of any line is read where there is no range: at what is in sight at home, and how far that is', () => {
+    const at = { way: 'pointsAt', beside: 0.5, besideSide: 'right' } as const;
+    const home = { ...page, target: null, plan: PLAN };
+    expect(formWith(at, home).button.disabled).toBe(true);
+    const { button, sent } = formWith({ ...at, away: 5 }, home);
+    button.click();
+    expect(sent[0]?.reading).toEqual({ by: 'pointsAt', line: 'shoulders', lateralM: 0.5, distanceM: 5 });
+    expect(formWith({ ...at, away: null }).button.disabled).toBe(true);
+  });
+
   it('has what the club points at beside the target, left negative, and what was felt in degrees', () => {
     const { button, sent } = formWith({
       way: 'pointsAt',
@@ -80,10 +92,10 @@ describe('a self-check', () => {
     expect(sent[0]).not.toHaveProperty('feltDeg');
   });
 
-  it('asks for nothing beside a target where none was set', () => {
+  it('asks where one felt aimed where something was aimed at', () => {
     const { element } = formWith({}, { ...page, target: null });
-    expect(element.textContent).not.toContain('Where it points');
     expect(element.textContent).not.toContain('Felt');
+    expect(formWith({}).element.textContent).toContain('Felt');
   });
 
   it('says every keystroke on, so that nothing is lost', () => {
@@ -98,14 +110,10 @@ describe('a self-check', () => {
   });
 
   it('reads the line of the plan by where a club points, and the toes by tape too', () => {
-    const plan = { id: 'p', line: 'shoulders', checkHow: 'Hold the club across.' } as StudentLinkPage['plan'];
-    const { element, button, sent } = formWith({ way: 'gaps', beside: 4 }, { ...page, plan });
+    const { element, button, sent } = formWith({ way: 'gaps', beside: 4 }, { ...page, plan: PLAN });
     expect(element.textContent).toContain('Hold the club across.');
     expect(element.textContent).not.toContain('Tape');
     button.click();
     expect(sent[0]?.reading).toEqual({ by: 'pointsAt', line: 'shoulders', lateralM: 4, distanceM: 100 });
-    const untargeted = formWith({ lead: 571, trail: 571 }, { ...page, plan, target: null });
-    untargeted.button.click();
-    expect(untargeted.sent[0]?.reading).toMatchObject({ by: 'gaps' });
   });
 });

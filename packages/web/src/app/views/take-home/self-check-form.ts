@@ -23,10 +23,12 @@ export class SelfCheckForm {
   readonly typedChange = output<TypedSelfCheck>();
   readonly filled = output<SelfCheckInput>();
 
-  /** The line of the plan, where it can be read from here; else the toes. */
-  protected readonly line = computed(() => {
-    const { plan, target } = this.page();
-    return target === null || plan === null ? 'toes' : plan.line;
+  /** The line of the plan; without one, the toes. */
+  protected readonly line = computed(() => this.page().plan?.line ?? 'toes');
+  /** To what is aimed at: the target of the lesson, or, at home, what was found there. */
+  protected readonly away = computed(() => {
+    const { away } = this.typed();
+    return away === undefined ? (this.page().target?.distanceM ?? null) : away;
   });
   /** Only the toes are read by tape. */
   protected readonly way = computed(() => {
@@ -38,14 +40,14 @@ export class SelfCheckForm {
   private readonly whole = computed((): Omit<SelfCheckInput, 'takenOn'> | null => {
     const way = this.way();
     const { felt, feltSide, drillDone } = this.typed();
-    const { target } = this.page();
+    const away = this.away();
     const reading = this.reading();
     if (way !== 'none' && reading === null) return null;
     if (reading === null) return drillDone ? { drillDone } : null;
     const feltDeg =
-      felt === null || target === null
+      felt === null || away === null
         ? undefined
-        : degreesFromRadians(Math.atan2(sided(felt, feltSide), target.distanceM));
+        : degreesFromRadians(Math.atan2(sided(felt, feltSide), away));
     return { drillDone, reading, ...(feltDeg !== undefined && { feltDeg }) };
   });
   protected readonly ready = computed(() => this.whole() !== null);
@@ -62,18 +64,18 @@ export class SelfCheckForm {
   private reading(): NonNullable<SelfCheckInput['reading']> | null {
     const way = this.way();
     const { lead, trail, base, beside, besideSide } = this.typed();
-    const { target } = this.page();
+    const away = this.away();
     if (way === 'gaps') {
       if (lead === null || trail === null || base === null) return null;
       return { by: 'gaps', leadGapMm: lead, trailGapMm: trail, baseMm: base };
     }
-    if (way === 'none' || beside === null || target === null) return null;
+    if (way === 'none' || beside === null || away === null) return null;
     const line = this.line();
     return {
       by: 'pointsAt',
       ...(line !== 'toes' && { line }),
       lateralM: sided(beside, besideSide),
-      distanceM: target.distanceM,
+      distanceM: away,
     };
   }
 }

@@ -9,6 +9,8 @@ export interface TypedSelfCheck {
   readonly base: number | null;
   readonly beside: number | null;
   readonly besideSide: Side;
+  /** How far it is to what was aimed at, m; undefined: not touched, as far as the page’s target; null: emptied. */
+  readonly away?: number | null;
   readonly felt: number | null;
   readonly feltSide: Side;
   readonly drillDone: boolean;

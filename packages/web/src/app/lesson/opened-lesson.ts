@@ -1,4 +1,13 @@
-import { effect, inject, signal, type Signal, untracked, type WritableSignal } from '@angular/core';
+import {
+  DestroyRef,
+  effect,
+  inject,
+  signal,
+  type Signal,
+  untracked,
+  type WritableSignal,
+} from '@angular/core';
+import { type Subscription } from 'rxjs';
 import { type ApiProblem, toProblem } from '../api/problem.ts';
 import { CurrentWorkStore } from '../session/current-work.store.ts';
 import { type LessonStep } from '../words/lesson-steps.ts';
@@ -29,13 +38,14 @@ export function openedLesson(
   const [around, work] = [inject(AroundLesson), inject(CurrentWorkStore)];
   const atHand = signal<LessonAtHand | null>(null);
   const problem = signal<ApiProblem | null>(null);
+  // A page that has gone on to another lesson, or away, is told nothing of the one before.
+  let asked: Subscription | undefined;
+  inject(DestroyRef).onDestroy(() => asked?.unsubscribe());
   const load = (): void => {
-    const asked = lessonId();
+    asked?.unsubscribe();
     problem.set(null);
-    around.of(asked).subscribe({
+    asked = around.of(lessonId()).subscribe({
       next: (at) => {
-        // The page has gone on to another one meanwhile.
-        if (lessonId() !== asked) return;
         atHand.set(at);
         work.show(workAtHand(at));
         work.showStep(step);

@@ -21,7 +21,7 @@ import {
 import { type Drill, drillOf, drillsFor, drillSizes } from '@lotrecht/paper';
 import { type PracticePlanInput } from '@lotrecht/records';
 import { type LineKey, ONE_THING_WORDS } from '@lotrecht/words';
-import { forkJoin, map, type Observable, of, switchMap } from 'rxjs';
+import { catchError, forkJoin, map, type Observable, of, switchMap } from 'rxjs';
 import { toProblem } from '../../api/problem.ts';
 import { TakeHomeApi } from '../../api/take-home-api.ts';
 import { runAnswer } from '../../balls/run-computation.ts';
@@ -188,7 +188,14 @@ export class PlanOfLesson {
         const check = toldChecks(lesson.checks).find(({ id }) => id === last?.checkId);
         return last === undefined || check === undefined
           ? of(false)
-          : runAnswer({ run: last.run, check }).pipe(map(({ found }) => startsAside(found)));
+          : runAnswer({ run: last.run, check }).pipe(
+              map(({ found }) => startsAside(found)),
+              // It is said; the plan goes on without this one offer.
+              catchError((failed: unknown) => {
+                this.problem.set(toProblem(failed));
+                return of(false);
+              }),
+            );
       }),
     );
   }

@@ -6,8 +6,11 @@ import { renamed, sampleOf } from '../test/samples.ts';
 import { type Answer, TestClient } from '../test/test-app.ts';
 import { cuttableWire, makeLesson, PatientSave, report, Rig, ROUNDS, sleep, until } from './rig.ts';
 
-/** The fault falls anywhere in a save, which takes about this long. */
-const SAVE_MS = 20;
+/** Each falls into a few of the saves: there are more of them than where one save is under way. */
+const KILLS = 2 * ROUNDS;
+
+/** The fault falls anywhere in the saves of all kinds at once, which take about this long. */
+const SAVES_MS = 250;
 
 let rig: Rig;
 let base: string;
@@ -92,40 +95,66 @@ async function toldOf(id: string, since: number): Promise<readonly (number | nul
   return (body as SyncView).changes.filter((change) => change.id === id).map(({ revision }) => revision);
 }
 
-describe.each(CHANGED.map((kind) => [kind.name, kind] as const))('a %s', (name, { path, whole, part }) => {
-  it('that is kept and changed while the server is killed is kept once and changed once', async () => {
-    const count = { acknowledged: 0, lost: 0, doubled: 0 };
-    for (let round = 0; round < ROUNDS; round++) {
-      const one = `/api/${path}/${randomUUID()}`;
-      const id = one.split('/').at(-1) ?? '';
+/** A record that is being kept and then changed. */
+interface UnderWay {
+  readonly kind: Changed;
+  readonly address: string;
+  readonly kept: Promise<Answer>;
+  changed: Promise<Answer>;
+}
+
+function begun(kind: Changed): UnderWay {
+  const address = `/api/${kind.path}/${randomUUID()}`;
+  const kept = untilAnswered(() => client.put(address, { revision: 0, ...kind.whole() }));
+  return { kind, address, kept, changed: kept };
+}
+
+function goOnChanging(record: UnderWay): void {
+  const { kind, address, kept } = record;
+  record.changed = kept.then(() =>
+    untilAnswered(() => client.send('PATCH', address, { revision: 1, ...kind.part })),
+  );
+}
+
+/** As it is read afterwards: a hand-out among what its student took home. */
+async function readAgain({ kind, address }: UnderWay): Promise<string> {
+  const at = kind.name === 'hand-out' ? `/api/students/${studentId}/take-home` : address;
+  return JSON.stringify((await untilAnswered(() => client.get(at))).body);
+}
+
+describe('records of every kind', () => {
+  it('that are kept and changed while the server is killed are kept once and changed once', async () => {
+    const counts = new Map(CHANGED.map(({ name }) => [name, { acknowledged: 0, lost: 0, doubled: 0 }]));
+    for (let round = 0; round < KILLS; round++) {
       const { body } = await untilAnswered(() => client.get('/api/sync'));
       const since = (body as SyncView).next;
-      const kept = untilAnswered(() => client.put(one, { revision: 0, ...whole() }));
-      // In every other round the fault falls into the change.
-      if (round % 2 === 1) await kept;
-      const changed = kept.then(() =>
-        untilAnswered(() => client.send('PATCH', one, { revision: 1, ...part })),
-      );
-      await sleep(Math.random() * SAVE_MS);
+      const records = CHANGED.map(begun);
+      // In every other round the fault falls into the changes.
+      if (round % 2 === 1) await Promise.all(records.map(({ kept }) => kept));
+      for (const record of records) goOnChanging(record);
+      await sleep(Math.random() * SAVES_MS);
       await rig.killServer();
       await rig.startServer();
-      expect((await kept).status).toBe(200);
-      expect((await changed).status).toBe(200);
-      count.acknowledged += 2;
-      const told = await toldOf(id, since);
-      count.lost += [1, 2].filter((revision) => !told.includes(revision)).length;
-      count.doubled += told.length - new Set(told).size;
-      const after = (
-        await untilAnswered(() =>
-          client.get(name === 'hand-out' ? `/api/students/${studentId}/take-home` : one),
-        )
-      ).body;
-      expect(JSON.stringify(after)).toContain('Otherwise');
+      for (const record of records) {
+        expect((await record.kept).status).toBe(200);
+        expect((await record.changed).status).toBe(200);
+        const told = await toldOf(record.address.split('/').at(-1) ?? '', since);
+        const count = counts.get(record.kind.name);
+        if (count === undefined) throw new Error('every kind is counted');
+        count.acknowledged += 2;
+        count.lost += [1, 2].filter((revision) => !told.includes(revision)).length;
+        count.doubled += told.length - new Set(told).size;
+        expect(await readAgain(record)).toContain('Otherwise');
+      }
     }
-    report(`${name}, server killed during a save and a change`, count);
-    expect(count).toEqual({ acknowledged: 2 * ROUNDS, lost: 0, doubled: 0 });
+    for (const [name, count] of counts) {
+      report(`${name}, server killed during a save and a change`, count);
+      expect([name, count]).toEqual([name, { acknowledged: 2 * KILLS, lost: 0, doubled: 0 }]);
+    }
   });
+});
 
+describe.each(CHANGED.map((kind) => [kind.name, kind] as const))('a %s', (_name, { path, whole, part }) => {
   it('whose answers are cut off after the commit is kept once and changed once', async () => {
     const wire = await cuttableWire(rig.ports[0] ?? 0);
     const behind = new TestClient(wire.base);

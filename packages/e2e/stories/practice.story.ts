@@ -2,6 +2,7 @@ import { expect, type Locator, type Page } from '@playwright/test';
 import { axeViolations } from '../pages/axe.ts';
 import { CheckPage } from '../pages/check.page.ts';
 import { choose } from '../pages/choose.ts';
+import { hasOnDevice } from '../pages/on-device.ts';
 import { test } from '../pages/quiet.ts';
 import { servedWithDemo } from '../pages/served.ts';
 import { phoneWith, TakeHomePage } from '../pages/take-home.page.ts';
@@ -148,6 +149,7 @@ test('a drill in the academy’s own words, in a course that two students get at
   await page.getByRole('article', { name: 'Light hands, quiet face' }).getByRole('button').click();
   await page.getByRole('textbox', { name: 'Name' }).fill('Hold it like a wren');
   await page.getByRole('textbox', { name: 'Steps' }).fill('Press hard once.\n\nLet go by half, and keep it.');
+  await hasOnDevice(page, 'Let go by half');
   await page.reload();
   await page.getByRole('article', { name: 'Light hands, quiet face' }).getByRole('button').click();
   // What was typed and not kept stands there again.

@@ -131,6 +131,8 @@ export class OwnDrillForm {
   protected readonly reps = signal<number>(8);
   protected readonly minutes = signal<number>(5);
   private basedOn = '';
+  /** Something was typed before the device had said what was typed earlier: that stays. */
+  private touched = false;
 
   constructor() {
     effect(() => {
@@ -148,6 +150,7 @@ export class OwnDrillForm {
   }
 
   protected typed(): void {
+    this.touched = true;
     this.record.typed(this.filled());
   }
 
@@ -172,6 +175,7 @@ export class OwnDrillForm {
 
   private async begin({ id, kept, base }: DrillToChange): Promise<void> {
     const { steps, feel, junior, dose } = base;
+    this.touched = false;
     this.fill(
       kept ?? {
         name: `${base.name}, our way`.slice(0, 80),
@@ -181,7 +185,7 @@ export class OwnDrillForm {
     const isIt = ({ drill }: OwnDrillInput): boolean => drill.basedOn === base.id;
     const earlier =
       kept === null ? await this.record.beginNew(id, { isIt }) : await this.record.begin(kept.id, kept);
-    if (earlier !== null) this.fill(earlier.input);
+    if (earlier !== null && !this.touched) this.fill(earlier.input);
   }
 
   private filled(): OwnDrillInput {

@@ -188,10 +188,12 @@ test('a reload loses nothing, in whatever phase it comes', async ({ page }) => {
   await page.reload();
   await expect(page.getByText('Hold 1 of 1')).toBeVisible();
   await button(page, 'Step out now').tap();
+  await page.waitForTimeout(300);
   await page.reload();
   await expect(page.getByRole('heading', { name: 'The student steps out' })).toBeVisible();
   await button(page, /^To the tape/).tap();
   await check.field('Hips Lead gap').fill('70x');
+  await page.waitForTimeout(300);
   await page.reload();
   await expect(check.field('Hips Lead gap')).toHaveValue('70x');
   await expect(check.field('Hips Base')).toHaveValue('1220');

@@ -3,6 +3,7 @@ import { choose } from '../pages/choose.ts';
 import { axeViolations } from '../pages/axe.ts';
 import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
 import { openWork } from '../pages/open-work.ts';
+import { hasOnDevice } from '../pages/on-device.ts';
 import { test } from '../pages/quiet.ts';
 import { SignInPage } from '../pages/sign-in.page.ts';
 
@@ -73,6 +74,7 @@ test('clubs of a bag are named, changed in two browsers, and deleted with an und
   await add.click();
   await one.getByLabel('Club', { exact: true }).fill('Old seven');
   // What is typed and not kept is there after a reload.
+  await hasOnDevice(one, 'Old seven');
   await one.reload();
   await add.click();
   await expect(one.getByLabel('Club', { exact: true })).toHaveValue('Old seven');
@@ -103,6 +105,7 @@ test('a lesson’s notes typed in two browsers: what was typed is there after a 
   await other.waitForTimeout(300);
   await other.getByLabel('What was worked on').fill('Feet first, then the face.');
   await expect(other.getByText('Changed, only on this device')).toBeVisible();
+  await hasOnDevice(other, 'Feet first');
   await other.reload();
   await expect(notes(other)).toHaveValue('Feet first, then the face.');
   await notes(one).fill('The face alone.');

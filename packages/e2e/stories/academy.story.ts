@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { choose } from '../pages/choose.ts';
 import { expect, type Page } from '@playwright/test';
+import { draftsOnDevice } from '../pages/on-device.ts';
 import { test } from '../pages/quiet.ts';
 import { axeViolations } from '../pages/axe.ts';
 import { CheckPage } from '../pages/check.page.ts';
@@ -217,21 +218,7 @@ test('a student who asks to be forgotten is erased by name, and what a tablet ho
   await page.getByRole('button', { name: 'Start lesson with Wenke Aldous' }).click();
   const check = new CheckPage(page);
   await check.toTape();
-  const drafts = (): Promise<number> =>
-    page.evaluate(
-      () =>
-        new Promise<number>((resolve, reject) => {
-          const request = indexedDB.open('lotrecht');
-          request.onerror = () => reject(new Error('no drafts'));
-          request.onsuccess = () => {
-            const count = request.result.transaction('checkDrafts').objectStore('checkDrafts').count();
-            count.onsuccess = () => {
-              request.result.close();
-              resolve(count.result);
-            };
-          };
-        }),
-    );
+  const drafts = async (): Promise<number> => (await draftsOnDevice(page, 'checkDrafts')).length;
   await check.field('Toes Lead gap').fill('571');
   await expect.poll(drafts).toBe(1);
   await page.getByRole('link', { name: 'Wenke Aldous' }).click();

@@ -92,6 +92,12 @@ describe('a self-check', () => {
     expect(sent[0]).not.toHaveProperty('feltDeg');
   });
 
+  it('by tape is felt beside the target of the lesson, whatever a club was pointed at before', () => {
+    const { button, sent } = formWith({ lead: 571, trail: 602, felt: 10, away: 5 });
+    button.click();
+    expect(sent[0]?.feltDeg).toBeCloseTo(5.71, 2);
+  });
+
   it('asks where one felt aimed where something was aimed at', () => {
     const { element } = formWith({}, { ...page, target: null });
     expect(element.textContent).not.toContain('Felt');

@@ -25,10 +25,11 @@ export class SelfCheckForm {
 
   /** The line of the plan; without one, the toes. */
   protected readonly line = computed(() => this.page().plan?.line ?? 'toes');
-  /** To what is aimed at: the target of the lesson, or, at home, what was found there. */
+  /** To what is aimed at: the target of the lesson, or, where a club points at home, what was found there. */
   protected readonly away = computed(() => {
     const { away } = this.typed();
-    return away === undefined ? (this.page().target?.distanceM ?? null) : away;
+    const target = this.page().target?.distanceM ?? null;
+    return this.way() === 'pointsAt' && away !== undefined ? away : target;
   });
   /** Only the toes are read by tape. */
   protected readonly way = computed(() => {

@@ -13,6 +13,7 @@ import { runCommand } from './start/run-command.mjs';
 import { say } from './start/say.mjs';
 
 const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..');
+const dataDir = mkdtempSync(path.join(tmpdir(), 'lotrecht-bench-'));
 
 async function startInstallation(dataDir, more = []) {
   const startedAt = performance.now();
@@ -24,6 +25,7 @@ async function startInstallation(dataDir, more = []) {
       stdio: ['ignore', 'pipe', 'inherit'],
     },
   );
+  running.add(child);
   let output = '';
   await new Promise((resolve, reject) => {
     child.stdout.on('data', (chunk) => {
@@ -35,11 +37,25 @@ async function startInstallation(dataDir, more = []) {
   return { child, output, ms: performance.now() - startedAt, address: /served at\s+(\S+)/.exec(output)[1] };
 }
 
+/** What runs; whatever ends the bench ends these. */
+const running = new Set();
+
 async function stop({ child }) {
+  running.delete(child);
+  if (child.exitCode !== null || child.signalCode !== null) return;
   const gone = new Promise((resolve) => child.once('exit', resolve));
   child.kill('SIGTERM');
   await gone;
 }
+
+async function endBench(code) {
+  await Promise.all([...running].map((child) => stop({ child })));
+  rmSync(dataDir, { recursive: true, force: true });
+  process.exit(code);
+}
+// A closed output, a signal: nothing is left running.
+for (const stream of [process.stdout, process.stderr]) stream.on('error', () => void endBench(1));
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void endBench(1));
 
 async function figuresOf(args) {
   const { code, output } = await runCommand(
@@ -76,11 +92,6 @@ function show(value) {
   return value >= 100 ? Math.round(value).toLocaleString('en') : value.toPrecision(3);
 }
 
-await installPackages(root);
-await ensureProgram('chromium', 'chromium');
-await buildAll(root);
-const dataDir = mkdtempSync(path.join(tmpdir(), 'lotrecht-bench-'));
-
 /** A large academy in a database of its own: minutes to make, so only when it is asked for. */
 async function benchMillion() {
   const large = await startInstallation(dataDir, ['--empty']);
@@ -97,7 +108,6 @@ async function benchMillion() {
     throw error;
   } finally {
     await stop(large);
-    rmSync(dataDir, { recursive: true, force: true });
   }
 }
 
@@ -112,8 +122,6 @@ async function benchAll() {
   ]);
   const browser = await figuresOf(['packages/e2e/bench.ts', second.address, second.output]);
   await stop(second);
-  rmSync(dataDir, { recursive: true, force: true });
-
   return [
     ...(await benchSolve(root)),
     ...(await benchLines(root)),
@@ -132,21 +140,35 @@ async function benchAll() {
 
 const isMillion = process.argv.includes('--million');
 const file = path.join(root, `docs/bench/${isMillion ? 'million' : 'latest'}.json`);
-const figures = isMillion ? await benchMillion() : await benchAll();
-const earlier = readEarlier();
-say(['figure', 'now', 'ratio', 'before'].join(' | '));
-for (const f of figures) {
-  const before = earlier.get(f.name);
-  say(
-    [
-      f.name,
-      `${show(f.value)} ${f.unit}`,
-      f.ratio === undefined ? '' : `${show(f.ratio)} × ${f.base}`,
-      before === undefined
-        ? ''
-        : `${show(before.value)} ${before.unit}${before.ratio === undefined ? '' : `, ${show(before.ratio)} ×`}`,
-    ].join(' | '),
-  );
+
+async function bench() {
+  await installPackages(root);
+  await ensureProgram('chromium', 'chromium');
+  await buildAll(root);
+  const figures = isMillion ? await benchMillion() : await benchAll();
+  const earlier = readEarlier();
+  say(['figure', 'now', 'ratio', 'before'].join(' | '));
+  for (const f of figures) {
+    const before = earlier.get(f.name);
+    say(
+      [
+        f.name,
+        `${show(f.value)} ${f.unit}`,
+        f.ratio === undefined ? '' : `${show(f.ratio)} × ${f.base}`,
+        before === undefined
+          ? ''
+          : `${show(before.value)} ${before.unit}${before.ratio === undefined ? '' : `, ${show(before.ratio)} ×`}`,
+      ].join(' | '),
+    );
+  }
+  writeFileSync(file, `${JSON.stringify({ node: process.versions.node, figures }, null, 2)}\n`);
+  say(`\nWritten to ${path.relative(root, file)}; commit it to compare the next run with it.`);
 }
-writeFileSync(file, `${JSON.stringify({ node: process.versions.node, figures }, null, 2)}\n`);
-say(`\nWritten to ${path.relative(root, file)}; commit it to compare the next run with it.`);
+
+try {
+  await bench();
+  await endBench(0);
+} catch (error) {
+  process.stderr.write(`${error.stack}\n`);
+  await endBench(1);
+}

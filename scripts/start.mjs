@@ -26,8 +26,17 @@ let stopping;
 function stopAll(exitCode) {
   stopping ??= (async () => {
     stopCommands();
-    for (const stop of toStop.reverse()) await stop();
-    process.exit(exitCode);
+    let code = exitCode;
+    for (const stop of toStop.reverse()) {
+      try {
+        await stop();
+      } catch (error) {
+        // What could not be stopped leaves nothing else running.
+        process.stderr.write(`${error.message}\n`);
+        code = 1;
+      }
+    }
+    process.exit(code);
   })();
   return stopping;
 }
@@ -132,6 +141,14 @@ for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
     void stopAll(0);
   });
 }
+
+// Whoever reads what we print has gone (a pipe that was closed, a terminal that hung up): nothing is left running.
+for (const stream of [process.stdout, process.stderr]) stream.on('error', () => void stopAll(1));
+
+process.on('uncaughtException', (error) => {
+  process.stderr.write(`\n${error.stack}\n`);
+  void stopAll(1);
+});
 
 watchParent(() => {
   say('npm has gone; stopping ...');

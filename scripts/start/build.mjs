@@ -62,20 +62,22 @@ export function installPackages(root) {
   });
 }
 
-/** Builds the server, the shell command and the web application, each only when something in it changed. */
-export async function buildAll(root) {
-  const base = [
-    'package-lock.json',
-    'tsconfig.base.json',
-    'packages/core',
-    'packages/records',
-    'packages/words',
-    'packages/judging',
-  ];
-  await step(root, {
+/** What both the server and the web application are made from. */
+const SHARED = [
+  'package-lock.json',
+  'tsconfig.base.json',
+  'packages/core',
+  'packages/records',
+  'packages/words',
+  'packages/judging',
+];
+
+/** Builds the server, its workers and the shell command, when something in them changed. */
+export function buildServer(root) {
+  return step(root, {
     title: 'Building the server and the shell command ...',
     places: [
-      ...base,
+      ...SHARED,
       'packages/paper',
       'packages/simulation',
       'packages/server',
@@ -90,9 +92,13 @@ export async function buildAll(root) {
     ],
     hint: 'The server could not be built.',
   });
-  await step(root, {
+}
+
+/** Builds the web application, when something in it changed; the server's build generates what it is made from. */
+export function buildWeb(root) {
+  return step(root, {
     title: 'Building the web application (about half a minute) ...',
-    places: [...base, 'packages/paper', 'packages/web'],
+    places: [...SHARED, 'packages/paper', 'packages/web'],
     stamp: 'packages/web/dist/.built-from',
     command: 'sh',
     args: [
@@ -101,4 +107,10 @@ export async function buildAll(root) {
     ],
     hint: 'The web application could not be built.',
   });
+}
+
+/** Builds the server, the shell command and the web application, each only when something in it changed. */
+export async function buildAll(root) {
+  await buildServer(root);
+  await buildWeb(root);
 }

@@ -10,18 +10,20 @@ export function stopCommands() {
 /**
  * Runs a command to its end.
  *
+ * @param {{ keep?: number }} [options] of spawn, and how many characters of its output are kept, the last ones
  * @returns {Promise<{ code: number | null, output: string }>} what it printed, for telling why it failed
  */
-export function runCommand(command, args, options = {}) {
+export function runCommand(command, args, { keep = 20_000, ...options } = {}) {
   return new Promise((resolve, reject) => {
     const child = spawn(command, args, { stdio: ['ignore', 'pipe', 'pipe'], ...options });
     running.add(child);
     let output = '';
-    const keep = (chunk) => {
-      output = (output + chunk).slice(-20_000);
+    const read = (chunk) => {
+      output += chunk;
+      if (output.length > keep) output = output.slice(-keep);
     };
-    child.stdout?.on('data', keep);
-    child.stderr?.on('data', keep);
+    child.stdout?.on('data', read);
+    child.stderr?.on('data', read);
     child.once('error', (error) => {
       running.delete(child);
       reject(error);

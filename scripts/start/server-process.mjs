@@ -79,8 +79,16 @@ function launchServer(root, dir, environment) {
       }
     });
     child.once('exit', (code) => {
-      const complaint = readFileSync(errorFile).subarray(before).toString('utf8').slice(-4000).trim();
-      reject(new StartError(`The server did not start (exit ${code}).\n${complaint}`));
+      reject(new StartError(`The server did not start (exit ${code}).\n${complaintIn(errorFile, before)}`));
     });
   });
+}
+
+/** What was written to a log since it had so many bytes; a server that ends at a stop may find its folder gone. */
+function complaintIn(file, before) {
+  try {
+    return readFileSync(file).subarray(before).toString('utf8').slice(-4000).trim();
+  } catch (error) {
+    return `${file} cannot be read (${error.code}).`;
+  }
 }

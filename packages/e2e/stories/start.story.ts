@@ -1,4 +1,4 @@
-import { spawn, spawnSync } from 'node:child_process';
+import { type ChildProcess, spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import { tmpdir } from 'node:os';
@@ -82,6 +82,47 @@ test.describe('the start', () => {
     npm.kill('SIGTERM');
     await expect.poll(() => leftRunning(installation.dataDir), { timeout: 30_000 }).toEqual([]);
     await expect(fetch(`http://127.0.0.1:${port}/health/live`)).rejects.toThrow();
+  });
+
+  /** Starts it as a shell would, with its output in our hands. */
+  async function started(): Promise<ChildProcess> {
+    const child = spawn(
+      process.execPath,
+      [start, '--port', String(await freePort()), '--data', installation.dataDir],
+      { stdio: ['ignore', 'pipe', 'pipe'] },
+    );
+    let output = '';
+    child.stdout.on('data', (chunk: Buffer) => (output += chunk.toString()));
+    await expect.poll(() => output, { timeout: 120_000 }).toContain('Ctrl-C');
+    return child;
+  }
+  const nothingIsLeft = (): Promise<void> =>
+    expect.poll(() => leftRunning(installation.dataDir), { timeout: 60_000 }).toEqual([]);
+
+  for (const signal of ['SIGTERM', 'SIGHUP'] as const) {
+    test(`stops on ${signal} where nobody reads its output any more`, async () => {
+      const child = await started();
+      child.stdout?.destroy();
+      child.stderr?.destroy();
+      child.kill(signal);
+      await nothingIsLeft();
+    });
+  }
+
+  test('stops where its logs are gone', async () => {
+    const child = await started();
+    rmSync(path.join(installation.dataDir, 'server-errors.log'));
+    child.kill('SIGTERM');
+    await nothingIsLeft();
+  });
+
+  test('stops where its whole folder is gone', async () => {
+    const away = new Installation();
+    await away.start('--empty');
+    rmSync(away.dataDir, { recursive: true, force: true });
+    await away.stop();
+    await expect.poll(() => leftRunning(away.dataDir), { timeout: 60_000 }).toEqual([]);
+    await away.remove();
   });
 
   test('says what is wrong with secrets that were cut off, and the way out', () => {

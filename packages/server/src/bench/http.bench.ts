@@ -12,8 +12,11 @@ import { findStudent, insertStudent } from '../students/student-repository.ts';
 import { type Figure, medianMs } from './figures.ts';
 import { RawClient } from './raw-client.ts';
 
-const CLIENTS = 16;
-const EACH = 60;
+/** How much is asked: clients at once, and how often each, three times over. */
+export interface HttpLoad {
+  readonly clients: number;
+  readonly each: number;
+}
 
 /** One piece of work of one of the clients. */
 type Way = (client: number) => Promise<void>;
@@ -41,15 +44,19 @@ const worked = document;
 const result = solveDocument(worked);
 
 /** Saves and reads over HTTP beside the same SQL on the same driver without HTTP, in the same run. */
-export async function benchHttp(databaseUrl: string, base: string): Promise<readonly Figure[]> {
+export async function benchHttp(
+  databaseUrl: string,
+  base: string,
+  { clients, each }: HttpLoad,
+): Promise<readonly Figure[]> {
   const db = openDatabase(databaseUrl);
-  const ground = await prepare(db, base);
+  const ground = await prepare(db, base, clients);
   // Each way is warmed up before it is measured, and they take turns.
   const ways = { saveSql, saveHttp, readSql, readHttp };
   const times: Record<string, number[]> = {};
   for (let turn = 0; turn < 4; turn++) {
     for (const [name, way] of Object.entries(ways)) {
-      const ms = await medianMs(CLIENTS, turn === 0 ? 15 : EACH, await way(ground));
+      const ms = await medianMs(clients, turn === 0 ? Math.ceil(each / 4) : each, await way(ground));
       if (turn > 0) (times[name] ??= []).push(ms);
     }
   }
@@ -64,12 +71,12 @@ export async function benchHttp(databaseUrl: string, base: string): Promise<read
     base: `the same SQL, ${best(sqlWay).toFixed(2)} ms`,
   });
   return [
-    figure(`save a check over HTTP, ${CLIENTS} clients, median`, 'saveHttp', 'saveSql'),
-    figure(`read a check over HTTP, ${CLIENTS} clients, median`, 'readHttp', 'readSql'),
+    figure(`save a check over HTTP, ${clients} clients, median`, 'saveHttp', 'saveSql'),
+    figure(`read a check over HTTP, ${clients} clients, median`, 'readHttp', 'readSql'),
   ];
 }
 
-async function prepare(db: Database, base: string): Promise<Ground> {
+async function prepare(db: Database, base: string, count: number): Promise<Ground> {
   const academyId = await insertAcademy(db, 'Bench');
   const instructor = {
     academyId,
@@ -89,7 +96,7 @@ async function prepare(db: Database, base: string): Promise<Ground> {
     notes: '',
   });
   await insertLesson(db, actor, lessonId, { revision: 0, studentId, heldOn: '2026-04-17', notes: '' });
-  const clients = await Promise.all(Array.from({ length: CLIENTS }, () => RawClient.open(base)));
+  const clients = await Promise.all(Array.from({ length: count }, () => RawClient.open(base)));
   return {
     db,
     actor,

@@ -5,10 +5,16 @@ import { sql } from '../database/sql.ts';
 import { insertAcademy, insertInstructor } from '../identity/instructor-repository.ts';
 import { type Actor, actorOf } from '../access/actor.ts';
 
-export const STUDENTS = 2_000;
-/** Of every student, but for the first, who has four times as many. */
-const LESSONS_EACH = 50;
-const MOST_LESSONS = 200;
+/** How large an academy is. */
+export interface AcademySize {
+  readonly students: number;
+  /** Of every student, but for the first, who has four times as many. */
+  readonly lessonsEach: number;
+}
+
+/** Ten lines a lesson. */
+export const MILLION: AcademySize = { students: 2_000, lessonsEach: 50 };
+
 const VARIANTS = 24;
 /** Students written at a time. */
 const SLICE = 250;
@@ -29,10 +35,13 @@ export function studentId(n: number): string {
 }
 
 /**
- * 2,000 students, a hundred thousand lessons and a million measured lines in an academy of their own: sets of seven
- * lines in some two dozen variants, written by the database itself.
+ * Students with lessons and measured lines, as many as are wanted, in an academy of their own: sets of seven lines in
+ * some two dozen variants, written by the database itself.
  */
-export async function seedMillion(db: Database): Promise<Million> {
+export async function seedMillion(
+  db: Database,
+  { students, lessonsEach }: AcademySize = MILLION,
+): Promise<Million> {
   const academyId = await insertAcademy(db, 'Of a million');
   const head = {
     academyId,
@@ -51,18 +60,18 @@ export async function seedMillion(db: Database): Promise<Million> {
   await text(`
     INSERT INTO student (academy_id, id, instructor_id, name, handedness, minor, notes)
     SELECT ${a}, ${id('seq', 1)}, ${i}, CONCAT('Student ', LPAD(seq, 5, '0')), IF(seq % 8 = 0, 'left', 'right'), 0, ''
-    FROM seq_1_to_${STUDENTS}`);
+    FROM seq_1_to_${students}`);
   const written = { lessons: 0, checks: 0, lines: 0 };
   // In slices: a statement over all of them is not answered in the time that one may take.
-  for (let from = 1; from <= STUDENTS; from += SLICE) {
-    const to = Math.min(from + SLICE - 1, STUDENTS);
+  for (let from = 1; from <= students; from += SLICE) {
+    const to = Math.min(from + SLICE - 1, students);
     const ofSlice = `BETWEEN ${id(String(from), 1)} AND ${id(String(to), 1)}`;
     written.lessons += await text(`
       INSERT INTO lesson (academy_id, id, student_id, instructor_id, held_on, notes)
       SELECT ${a}, ${id('s.seq * 1000 + n.seq', 2)}, ${id('s.seq', 1)}, ${i},
              '${TODAY}' - INTERVAL (n.seq * 7 + s.seq % 28) DAY, ''
       FROM seq_${from}_to_${to} s
-      JOIN seq_0_to_${MOST_LESSONS - 1} n ON n.seq < IF(s.seq = 1, ${MOST_LESSONS}, ${LESSONS_EACH})`);
+      JOIN seq_0_to_${4 * lessonsEach - 1} n ON n.seq < IF(s.seq = 1, ${4 * lessonsEach}, ${lessonsEach})`);
     // Three lessons of seven have a second check: ten lines a lesson.
     written.checks += await text(`
       INSERT INTO setup_check (academy_id, id, lesson_id, student_id, revision, created_at)

@@ -9,7 +9,9 @@ const notTo = (from, to) => ({
   // Tests may look further: the studies of core's figures need the simulator, the server's an academy.
   from: {
     path: `^packages/${from}/`,
-    ...(to === 'simulation' || from === 'simulation' || to === 'demo' ? { pathNot: '\\.test\\.ts$' } : {}),
+    ...(to === 'simulation' || from === 'simulation' || to === 'demo'
+      ? { pathNot: '\\.test\\.ts$|/src/test/' }
+      : {}),
   },
   // The shell opens the server's own door for what works on a database (ADR 15), and no other.
   to: {

@@ -4,6 +4,7 @@ import { Installation, TEMPLATE } from './pages/installation.ts';
 export default async function makeTemplate(): Promise<() => Promise<void>> {
   const installation = new Installation();
   await installation.start();
+  installation.noteDemo();
   await installation.stop();
   process.env[TEMPLATE] = installation.dataDir;
   return () => installation.remove();

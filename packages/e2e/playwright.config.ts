@@ -20,7 +20,7 @@ export default defineConfig({
   globalSetup: './demo-template.setup.ts',
   fullyParallel: false,
   // Every file has an installation of its own; a story waits more than it computes.
-  workers: 2,
+  workers: 3,
   // A shared machine may be slow by several times for a while; a story that hangs is still found.
   timeout: 240_000,
   expect: { timeout: 45_000 },
@@ -29,6 +29,9 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     // Recording takes a third of the time: only where somebody can look at it.
     trace: process.env['CI'] ? 'off' : 'retain-on-failure',
-    launchOptions: { executablePath: process.env['LOTRECHT_CHROMIUM'] ?? '/usr/bin/chromium', args: ARGS },
+    launchOptions: {
+      executablePath: process.env['LOTRECHT_CHROMIUM'] ?? '/usr/bin/chromium-headless-shell',
+      args: ARGS,
+    },
   },
 });

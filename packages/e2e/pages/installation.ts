@@ -1,5 +1,5 @@
-import { type ChildProcess, spawn } from 'node:child_process';
-import { constants, cpSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
+import { constants, cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -8,6 +8,12 @@ const root = path.resolve(import.meta.dirname, '../../..');
 
 /** Names the folder with the demo already loaded, in the environment of the stories. */
 export const TEMPLATE = 'LOTRECHT_E2E_TEMPLATE';
+
+/** In that folder: the statements that put a database back to the demo as it was loaded. */
+const DEMO_STATEMENTS = 'demo.sql';
+
+/** A server that works on the same rows may be the one that goes on. */
+const FRESH_TRIES = 5;
 
 /** Letters go out every second. */
 const LETTER_TRIES = 40;
@@ -72,6 +78,59 @@ export class Installation {
     const gone = new Promise<number | null>((resolve) => running.once('exit', resolve));
     running.kill(signal);
     return gone;
+  }
+
+  /** Notes the demo as it is now, for `fresh`. Called on the folder that the others begin from. */
+  noteDemo(): void {
+    const tables = this.client('mariadb', ['--batch', '--skip-column-names', '--execute', 'SHOW TABLES'])
+      .trim()
+      .split('\n');
+    const rows = this.client('mariadb-dump', ['--compact', '--no-create-info', '--complete-insert']);
+    writeFileSync(
+      path.join(this.dataDir, DEMO_STATEMENTS),
+      [
+        'SET FOREIGN_KEY_CHECKS = 0;\nSTART TRANSACTION;',
+        ...tables.map((table) => `DELETE FROM ${table};`),
+        rows,
+        'COMMIT;\n',
+      ].join('\n'),
+    );
+  }
+
+  /** Puts everything back to the demo as it was loaded, under the server that goes on running. */
+  fresh(): void {
+    const statements = readFileSync(path.join(process.env[TEMPLATE] ?? '', DEMO_STATEMENTS), 'utf8');
+    for (let tries = 1; ; tries++) {
+      try {
+        this.client('mariadb', [], statements);
+        return;
+      } catch (error) {
+        if (tries === FRESH_TRIES || !String(error).includes('1213')) throw error;
+      }
+    }
+  }
+
+  /** What a program of MariaDB says, with our database open. */
+  private client(program: string, args: readonly string[], input = ''): string {
+    const read = (file: string): Record<string, string> =>
+      JSON.parse(readFileSync(path.join(this.dataDir, file), 'utf8')) as Record<string, string>;
+    return execFileSync(
+      program,
+      [
+        '--no-defaults',
+        '--host=127.0.0.1',
+        `--port=${read('database.json')['port']}`,
+        '--user=lotrecht',
+        ...args,
+        'lotrecht',
+      ],
+      {
+        input,
+        encoding: 'utf8',
+        maxBuffer: 1e9,
+        env: { ...process.env, MYSQL_PWD: read('secrets.json')['databasePassword'] },
+      },
+    );
   }
 
   /** SIGKILLs the application server behind the start, which starts it again by itself. */

@@ -1,10 +1,26 @@
 import { type BrowserContext, expect, test as base } from '@playwright/test';
+import { Installation, type Served } from './installation.ts';
 
 /** A request that was refused or did not get through is what many stories are about; the browser notes each. */
 const OF_REQUESTS = /^Failed to load resource:/;
 
+/** An installation that serves, for every story of a worker that breaks none. */
+export interface SharedInstallation extends Served {
+  /** Puts everything back to the demo as it was loaded. */
+  readonly fresh: () => void;
+}
+
 /** Stories whose pages write no error to the console, and throw none. */
-export const test = base.extend<{ readonly quiet: null }>({
+export const test = base.extend<{ readonly quiet: null }, { readonly shared: SharedInstallation }>({
+  shared: [
+    async ({}, use) => {
+      const installation = new Installation();
+      const served = await installation.start();
+      await use({ ...served, fresh: () => installation.fresh() });
+      await installation.remove();
+    },
+    { scope: 'worker', timeout: 300_000 },
+  ],
   quiet: [
     async ({ browser, context }, use) => {
       const errors: string[] = [];

@@ -1,25 +1,35 @@
-import { type Served, Installation, demoSignIn } from './installation.ts';
+import { type Page } from '@playwright/test';
+import { demoSignIn, type Served } from './installation.ts';
 import { test } from './quiet.ts';
-import { SignInPage } from './sign-in.page.ts';
+import { signInBeside } from './sign-in.page.ts';
 
 /**
- * An installation with the demo for the stories of a file, signed in before each. The page's clock can be moved on.
+ * The worker's installation with the demo as it was loaded, for the stories of a file; signed in and on the tee sheet
+ * before each.
  *
- * @returns where it is served, once it is
+ * @param before what is done with each page first
+ * @returns what the start printed, once it has
  */
-export function servedWithDemo(): { address: string } {
-  const installation = new Installation();
-  const at = { address: '' };
-  let served: Served;
-  test.beforeAll(async () => {
-    test.setTimeout(300_000);
-    served = await installation.start();
-    at.address = served.address;
-  });
-  test.afterAll(() => installation.remove());
+export function servedWithDemo(before: (page: Page) => Promise<void> = async () => undefined): Served {
+  const served = servedToAnyone();
   test.beforeEach(async ({ page }) => {
-    await page.clock.install();
-    await new SignInPage(page).signIn(served.address, demoSignIn(served));
+    await before(page);
+    await signInBeside(page, served.address, demoSignIn(served));
+  });
+  return served;
+}
+
+/** The same, and nobody is signed in. */
+export function servedToAnyone(): Served {
+  const at = { address: '', output: '' };
+  test.beforeAll(({ shared }) => {
+    shared.fresh();
+    Object.assign(at, { address: shared.address, output: shared.output });
   });
   return at;
+}
+
+/** The page's clock can be moved on. */
+export async function movableClock(page: Page): Promise<void> {
+  await page.clock.install();
 }

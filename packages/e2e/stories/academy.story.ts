@@ -5,22 +5,9 @@ import { draftsOnDevice } from '../pages/on-device.ts';
 import { test } from '../pages/quiet.ts';
 import { axeViolations } from '../pages/axe.ts';
 import { CheckPage } from '../pages/check.page.ts';
-import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
-import { SignInPage } from '../pages/sign-in.page.ts';
+import { servedWithDemo } from '../pages/served.ts';
 
-const installation = new Installation();
-let served: Served;
-
-test.beforeAll(async () => {
-  test.setTimeout(300_000);
-  served = await installation.start();
-});
-
-test.afterAll(() => installation.remove());
-
-test.beforeEach(async ({ page }) => {
-  await new SignInPage(page).signIn(served.address, demoSignIn(served));
-});
+servedWithDemo();
 
 async function openRoster(page: Page): Promise<void> {
   await page.getByRole('link', { name: 'Academy', exact: true }).click();
@@ -149,11 +136,9 @@ test('someone who is not of age waits for the guardian’s consent before anythi
   await page.getByLabel('Name').fill('Tilde Marn');
   await page.getByLabel('right-handed').check();
   await page.getByLabel(/Not of age/).check();
-  await page.getByLabel('Stature, mm').fill('57');
-  await page.getByRole('button', { name: 'Keep' }).click();
-  // A slip is not kept, and nothing else is lost.
-  await expect(page.getByText('Read 57. Type mm from 800 to 2400.')).toBeVisible();
-  await page.getByLabel('Stature, mm').fill('57 in');
+  // Before a guardian has consented only who they are is asked for.
+  await expect(page.getByLabel('Height, cm')).toHaveCount(0);
+  await expect(page.getByLabel('Notes')).toHaveCount(0);
   await page.getByRole('button', { name: 'Keep' }).click();
   await expect(page.getByRole('heading', { name: 'Tilde Marn' })).toBeVisible();
   const start = page.getByRole('button', { name: 'Start lesson' });
@@ -167,6 +152,15 @@ test('someone who is not of age waits for the guardian’s consent before anythi
   await start.click();
   await expect(page).toHaveURL(/\/lessons\//);
   await page.getByRole('link', { name: 'Tilde Marn' }).first().click();
+  await page.getByRole('link', { name: /^Change name/ }).click();
+  await page.getByLabel('Height, cm').fill('57');
+  await page.getByRole('button', { name: 'Keep' }).click();
+  // A slip is not kept, and nothing else is lost.
+  await expect(page.getByText('Read 57. Type cm from 80 to 240.')).toBeVisible();
+  await page.getByLabel('Height, cm').fill('4 ft 9 in');
+  await page.getByLabel('Shoe, cm or size').fill('38');
+  await page.getByRole('button', { name: 'Keep' }).click();
+  await expect(page.getByRole('heading', { name: 'Tilde Marn' })).toBeVisible();
   await page.getByRole('button', { name: /Withdraw it.*records of/ }).click();
   // The link shows records: it goes with them.
   await expect(page.getByText(/withdrawn/)).toHaveCount(2);

@@ -3,9 +3,9 @@ import { axeViolations } from '../pages/axe.ts';
 import { choose } from '../pages/choose.ts';
 import { CheckPage } from '../pages/check.page.ts';
 import { test } from '../pages/quiet.ts';
-import { servedWithDemo } from '../pages/served.ts';
+import { movableClock, servedWithDemo } from '../pages/served.ts';
 
-servedWithDemo();
+servedWithDemo(movableClock);
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 

@@ -3,9 +3,9 @@ import { choose } from '../pages/choose.ts';
 import { test } from '../pages/quiet.ts';
 import { CheckPage } from '../pages/check.page.ts';
 import { StudentsPage } from '../pages/students.page.ts';
-import { servedWithDemo } from '../pages/served.ts';
+import { movableClock, servedWithDemo } from '../pages/served.ts';
 
-const served = servedWithDemo();
+const served = servedWithDemo(movableClock);
 
 test.use({ viewport: { width: 1280, height: 800 }, hasTouch: true });
 

@@ -2,9 +2,9 @@ import { expect, type Locator, type Page } from '@playwright/test';
 import { test } from '../pages/quiet.ts';
 import { CheckPage } from '../pages/check.page.ts';
 import { Hand, timingText } from '../pages/hand.ts';
-import { servedWithDemo } from '../pages/served.ts';
+import { movableClock, servedWithDemo } from '../pages/served.ts';
 
-servedWithDemo();
+servedWithDemo(movableClock);
 
 test.use({ viewport: { width: 1280, height: 800 }, hasTouch: true });
 

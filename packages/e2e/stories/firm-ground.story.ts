@@ -2,7 +2,7 @@ import { expect, type Page } from '@playwright/test';
 import { test } from '../pages/quiet.ts';
 import { CheckPage } from '../pages/check.page.ts';
 import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
-import { axeViolations } from '../pages/axe.ts';
+import { axeViolations, OF_COLOURS } from '../pages/axe.ts';
 import { SignInPage } from '../pages/sign-in.page.ts';
 
 const installation = new Installation();
@@ -228,44 +228,47 @@ test('an invited instructor chooses a password through the post box', async ({ p
 
 for (const theme of ['daylight', 'dim'] as const) {
   test(`every view is clean for assistive tools, ${theme}`, async ({ page }) => {
+    // The same views: in the second theme what depends on its colours.
+    const clean = (of: Page): Promise<string[]> =>
+      axeViolations(of, theme === 'dim' ? OF_COLOURS : undefined);
     test.setTimeout(400_000);
     await page.addInitScript((t) => localStorage.setItem('lotrecht-theme', t), theme);
     await page.goto(new URL('/sign-in', served.address).href);
     await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
-    expect(await axeViolations(page)).toEqual([]);
+    expect(await clean(page)).toEqual([]);
     await signIn(page);
-    expect(await axeViolations(page)).toEqual([]);
+    expect(await clean(page)).toEqual([]);
     const check = new CheckPage(page);
     await page.getByRole('button', { name: 'New check for Runa Feldt' }).click();
     await page.getByRole('button', { name: 'All seven' }).click();
     await check.howHoldsGo('Cards by tapping');
-    expect(await axeViolations(page)).toEqual([]);
+    expect(await clean(page)).toEqual([]);
     await page.getByRole('button', { name: /^Start hold 1/ }).click();
     await expect(page.getByText('Hold 1 of 3')).toBeVisible();
-    expect(await axeViolations(page)).toEqual([]);
+    expect(await clean(page)).toEqual([]);
     await page.getByRole('button', { name: 'Step out now' }).click();
-    expect(await axeViolations(page)).toEqual([]);
+    expect(await clean(page)).toEqual([]);
     await page.getByRole('button', { name: /^To the tape/ }).click();
     await expect(page.getByRole('region', { name: 'Covered' })).toBeVisible();
-    expect(await axeViolations(page)).toEqual([]);
+    expect(await clean(page)).toEqual([]);
     await check.typeReadings(['571', '602', '450', '4', '1', '75']);
     await expect(check.face).toContainText('open');
-    expect(await axeViolations(page)).toEqual([]);
+    expect(await clean(page)).toEqual([]);
     await page.getByRole('button', { name: 'Face: details' }).click();
     await page.getByRole('button', { name: /^Toes bare: how it is read/ }).click();
-    expect(await axeViolations(page)).toEqual([]);
+    expect(await clean(page)).toEqual([]);
     await page.getByRole('button', { name: 'Items' }).click();
     await expect(page.getByRole('dialog', { name: 'Ball, feet and the rest' })).toBeVisible();
-    expect(await axeViolations(page)).toEqual([]);
+    expect(await clean(page)).toEqual([]);
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: /Ground$/ }).click();
     await expect(page.getByRole('dialog', { name: 'Ground' })).toBeVisible();
-    expect(await axeViolations(page)).toEqual([]);
+    expect(await clean(page)).toEqual([]);
     await page.getByRole('button', { name: 'Back to the check' }).click();
     await check.keep();
     await page.getByRole('button', { name: '1 version' }).click();
     await expect(page.getByRole('region', { name: 'Versions' })).toContainText('Version 1');
-    expect(await axeViolations(page)).toEqual([]);
+    expect(await clean(page)).toEqual([]);
     for (const [path, heading] of [
       ['/students', 'Students'],
       ['/students/new', 'New student'],
@@ -284,31 +287,31 @@ for (const theme of ['daylight', 'dim'] as const) {
       await page.goto(new URL(path, served.address).href);
       await expect(page.getByRole('heading', { name: heading, level: 1 })).toBeVisible();
       await page.waitForLoadState('networkidle');
-      expect(await axeViolations(page)).toEqual([]);
+      expect(await clean(page)).toEqual([]);
     }
     await page.goto(new URL('/methods', served.address).href);
     await page.getByRole('button', { name: 'Copy and change' }).click();
     await expect(page.getByRole('button', { name: 'Keep method' })).toBeVisible();
-    expect(await axeViolations(page)).toEqual([]);
+    expect(await clean(page)).toEqual([]);
     await page.goto(new URL('/places', served.address).href);
     await page.getByRole('link', { name: 'North rim' }).click();
     await expect(page.getByRole('slider')).toBeVisible();
-    expect(await axeViolations(page)).toEqual([]);
+    expect(await clean(page)).toEqual([]);
     await page.goto(new URL('/students', served.address).href);
     await page.getByRole('link', { name: 'Ilse Quarrie' }).click();
     await expect(page.getByRole('heading', { name: /Last blind check/ })).toBeVisible();
-    expect(await axeViolations(page)).toEqual([]);
+    expect(await clean(page)).toEqual([]);
     await page.locator('lo-lesson-twine a').last().click();
     await expect(page.getByRole('heading', { name: 'Checks' })).toBeVisible();
-    expect(await axeViolations(page)).toEqual([]);
+    expect(await clean(page)).toEqual([]);
     await page.getByRole('link', { name: 'Sight picture and hand-out' }).first().click();
     await expect(page.getByRole('heading', { name: /^Hand-out for/ })).toBeVisible();
-    expect(await axeViolations(page)).toEqual([]);
+    expect(await clean(page)).toEqual([]);
     await page.getByRole('link', { name: 'Ilse Quarrie' }).click();
     await page.getByRole('link', { name: 'Progress' }).click();
     await expect(page.locator('.paper svg').first()).toBeVisible();
     await page.getByRole('button', { name: 'Choose two lessons' }).click();
-    expect(await axeViolations(page)).toEqual([]);
+    expect(await clean(page)).toEqual([]);
   });
 
   test(`figures have a contrast of at least 7 to 1, ${theme}`, async ({ page }) => {

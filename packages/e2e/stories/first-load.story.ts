@@ -1,20 +1,13 @@
 import { expect } from '@playwright/test';
 import { test } from '../pages/quiet.ts';
-import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
+import { demoSignIn } from '../pages/installation.ts';
+import { servedToAnyone } from '../pages/served.ts';
 import { SignInPage } from '../pages/sign-in.page.ts';
 
 /** What a first visit may load before the day's sheet is shown, compressed. */
 const MOST_SCRIPT_BYTES = 200_000;
 
-const installation = new Installation();
-let served: Served;
-
-test.beforeAll(async () => {
-  test.setTimeout(300_000);
-  served = await installation.start();
-});
-
-test.afterAll(() => installation.remove());
+const served = servedToAnyone();
 
 test('the first load to the tee sheet takes less than 200 kB of compressed script', async ({ page }) => {
   await new SignInPage(page).signIn(served.address, demoSignIn(served));

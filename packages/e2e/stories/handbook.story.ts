@@ -1,9 +1,9 @@
 import { expect } from '@playwright/test';
 import { CheckPage } from '../pages/check.page.ts';
 import { test } from '../pages/quiet.ts';
-import { servedWithDemo } from '../pages/served.ts';
+import { movableClock, servedWithDemo } from '../pages/served.ts';
 
-servedWithDemo();
+servedWithDemo(movableClock);
 
 test('a first lesson is guided from the handbook, with readings to type, up to the page to take home', async ({
   page,

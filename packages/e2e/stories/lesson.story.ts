@@ -4,9 +4,9 @@ import { CheckPage } from '../pages/check.page.ts';
 import { Hand, timingText } from '../pages/hand.ts';
 import { LessonPage } from '../pages/lesson.page.ts';
 import { newLesson } from '../pages/new-lesson.ts';
-import { servedWithDemo } from '../pages/served.ts';
+import { movableClock, servedWithDemo } from '../pages/served.ts';
 
-const served = servedWithDemo();
+const served = servedWithDemo(movableClock);
 
 test.use({ viewport: { width: 1024, height: 768 }, hasTouch: true });
 

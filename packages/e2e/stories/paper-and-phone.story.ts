@@ -4,23 +4,10 @@ import { expect, type Page } from '@playwright/test';
 import { openWork } from '../pages/open-work.ts';
 import { test } from '../pages/quiet.ts';
 import { axeViolations } from '../pages/axe.ts';
-import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
-import { SignInPage } from '../pages/sign-in.page.ts';
+import { servedWithDemo } from '../pages/served.ts';
 import { TakeHomePage } from '../pages/take-home.page.ts';
 
-const installation = new Installation();
-let served: Served;
-
-test.beforeAll(async () => {
-  test.setTimeout(300_000);
-  served = await installation.start();
-});
-
-test.afterAll(() => installation.remove());
-
-test.beforeEach(async ({ page }) => {
-  await new SignInPage(page).signIn(served.address, demoSignIn(served));
-});
+servedWithDemo();
 
 async function fileOf(page: Page, button: string): Promise<Buffer> {
   const [download] = await Promise.all([

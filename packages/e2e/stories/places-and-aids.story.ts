@@ -3,23 +3,10 @@ import { choose } from '../pages/choose.ts';
 import { openWork } from '../pages/open-work.ts';
 import { test } from '../pages/quiet.ts';
 import { CheckPage } from '../pages/check.page.ts';
-import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
 import { PlacePage } from '../pages/place.page.ts';
-import { SignInPage } from '../pages/sign-in.page.ts';
+import { servedWithDemo } from '../pages/served.ts';
 
-const installation = new Installation();
-let served: Served;
-
-test.beforeAll(async () => {
-  test.setTimeout(300_000);
-  served = await installation.start();
-});
-
-test.afterAll(() => installation.remove());
-
-test.beforeEach(async ({ page }) => {
-  await new SignInPage(page).signIn(served.address, demoSignIn(served));
-});
+const served = servedWithDemo();
 
 const to = (path: string): string => new URL(path, served.address).href;
 

@@ -4,10 +4,10 @@ import { CheckPage } from '../pages/check.page.ts';
 import { choose } from '../pages/choose.ts';
 import { hasOnDevice } from '../pages/on-device.ts';
 import { test } from '../pages/quiet.ts';
-import { servedWithDemo } from '../pages/served.ts';
+import { movableClock, servedWithDemo } from '../pages/served.ts';
 import { phoneWith, TakeHomePage } from '../pages/take-home.page.ts';
 
-servedWithDemo();
+servedWithDemo(movableClock);
 
 test.use({ hasTouch: true });
 

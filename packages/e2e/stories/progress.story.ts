@@ -3,24 +3,11 @@ import { choose, chooseAlso, optionsOf } from '../pages/choose.ts';
 import { expect, type Page } from '@playwright/test';
 import { test } from '../pages/quiet.ts';
 import { CheckPage } from '../pages/check.page.ts';
-import { demoSignIn, Installation, type Served } from '../pages/installation.ts';
 import { traceLongProgress } from '../pages/long-progress.ts';
-import { SignInPage } from '../pages/sign-in.page.ts';
+import { servedWithDemo } from '../pages/served.ts';
 import { StudentsPage } from '../pages/students.page.ts';
 
-const installation = new Installation();
-let served: Served;
-
-test.beforeAll(async () => {
-  test.setTimeout(300_000);
-  served = await installation.start();
-});
-
-test.afterAll(() => installation.remove());
-
-test.beforeEach(async ({ page }) => {
-  await new SignInPage(page).signIn(served.address, demoSignIn(served));
-});
+servedWithDemo();
 
 async function openProgress(page: Page, name: string): Promise<void> {
   await new StudentsPage(page).open(name);

@@ -2,10 +2,10 @@ import { expect, type Locator, type Page } from '@playwright/test';
 import { test } from '../pages/quiet.ts';
 import { axeViolations } from '../pages/axe.ts';
 import { CheckPage } from '../pages/check.page.ts';
-import { servedWithDemo } from '../pages/served.ts';
+import { movableClock, servedWithDemo } from '../pages/served.ts';
 import { phoneWith, TakeHomePage } from '../pages/take-home.page.ts';
 
-servedWithDemo();
+servedWithDemo(movableClock);
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 

@@ -3,10 +3,10 @@ import { axeViolations } from '../pages/axe.ts';
 import { choose } from '../pages/choose.ts';
 import { CheckPage } from '../pages/check.page.ts';
 import { test } from '../pages/quiet.ts';
-import { servedWithDemo } from '../pages/served.ts';
+import { movableClock, servedWithDemo } from '../pages/served.ts';
 import { phoneWith, TakeHomePage } from '../pages/take-home.page.ts';
 
-servedWithDemo();
+servedWithDemo(movableClock);
 
 test.use({ hasTouch: true });
 

@@ -4,9 +4,9 @@ import { choose } from '../pages/choose.ts';
 import { Hand } from '../pages/hand.ts';
 import { LessonPage } from '../pages/lesson.page.ts';
 import { test } from '../pages/quiet.ts';
-import { servedWithDemo } from '../pages/served.ts';
+import { movableClock, servedWithDemo } from '../pages/served.ts';
 
-const served = servedWithDemo();
+const served = servedWithDemo(movableClock);
 
 test.use({ hasTouch: true });
 

@@ -16,9 +16,11 @@ import { type LaidString, layString } from './ground.ts';
 import { type Angles, later, type PopulationName, standOf, studentOf } from './population.ts';
 import { type Kit, readLines, type SimulatedReading } from './read-lines.ts';
 
-/** `LOTRECHT_ANSWER_RUNS=4000` for the figures that are reported. */
-const RUNS = Number(process.env['LOTRECHT_ANSWER_RUNS'] ?? 100);
+/** `npm run studies` wants more, and `LOTRECHT_ANSWER_RUNS=4000` is for the figures that are reported. */
+const RUNS = Number(process.env['LOTRECHT_ANSWER_RUNS'] ?? 20);
 const REPORTED = RUNS >= 4000;
+/** How far chance may take a share of so many runs. @param ofHundred where there are a hundred */
+const byChance = (ofHundred: number): number => ofHundred * Math.sqrt(100 / RUNS);
 const SEED = 20_261_127;
 const LAYING = { separationM: 6, stakeMm: 5, sightingDeg: 0.5 };
 const LESSON_DAYS = 21;
@@ -176,7 +178,7 @@ const covered = (rounds: readonly Round[]): readonly boolean[] =>
 
 describe('what comes first', () => {
   // Beside the target: what a run of `npm test` may fall below it by chance.
-  const slack = REPORTED ? 0.01 : 0.12;
+  const slack = REPORTED ? 0.01 : byChance(0.12);
   it.each([
     [PLANS.quick, 0.6],
     [PLANS.bare, 0.62],
@@ -221,8 +223,10 @@ describe('what is told of a line', () => {
     const right = told.filter(Boolean).length;
     say(`${plan.name}: told lines right, at least 90 %`, right, told.length);
     say(`${plan.name}: lines told, at least ${100 * leastTold} %`, told.length, RUNS * order.length);
-    expect(right / told.length).toBeGreaterThanOrEqual(REPORTED ? 0.89 : 0.85);
-    expect(told.length / (RUNS * order.length)).toBeGreaterThanOrEqual(leastTold - (REPORTED ? 0 : 0.08));
+    expect(right / told.length).toBeGreaterThanOrEqual(0.9 - (REPORTED ? 0.01 : byChance(0.05)));
+    expect(told.length / (RUNS * order.length)).toBeGreaterThanOrEqual(
+      leastTold - (REPORTED ? 0 : byChance(0.08)),
+    );
   });
 
   it('is as probable as it says', () => {
@@ -231,8 +235,8 @@ describe('what is told of a line', () => {
     process.stdout.write(
       `| worst reliability bin, first lesson, at most 0.11; with history, at most 0.06 | ${first.toFixed(3)}; ${known.toFixed(3)} |\n`,
     );
-    expect(first).toBeLessThanOrEqual(REPORTED ? 0.11 : 0.2);
-    expect(known).toBeLessThanOrEqual(REPORTED ? 0.06 : 0.15);
+    expect(first).toBeLessThanOrEqual(0.11 + (REPORTED ? 0 : byChance(0.09)));
+    expect(known).toBeLessThanOrEqual(0.06 + (REPORTED ? 0 : byChance(0.09)));
   });
 });
 
@@ -255,7 +259,9 @@ describe('a set-up that is ruled out as the cause', () => {
     if (out.length >= 100) expect(share(out, isInOrder)).toBeGreaterThanOrEqual(0.93);
     // As probable as it says, also below: of those called three in four or better no more are wrong.
     const likely = rounds.filter((r) => posteriorOf(r).asRead.allInProbability >= 0.75);
-    expect(share(likely, isInOrder)).toBeGreaterThanOrEqual(likely.length > 20 ? 0.7 : 0);
+    expect(share(likely, isInOrder)).toBeGreaterThanOrEqual(
+      likely.length > 20 ? 0.75 - (REPORTED ? 0.05 : byChance(0.05)) : 0,
+    );
   });
 });
 
@@ -273,9 +279,9 @@ describe('the interval of the habit, after sixty students of an academy', () => 
       say(`${population}: covered, 92 to 98 %`, inside.filter(Boolean).length, inside.length);
       const seen = share(inside, Boolean);
       // Juniors step in wider than a first check can know.
-      expect(seen).toBeGreaterThanOrEqual(REPORTED ? 0.91 : 0.88);
+      expect(seen).toBeGreaterThanOrEqual(0.91 - (REPORTED ? 0 : byChance(0.03)));
       // Good students do not meet it: they step in closer than a first check allows for (`docs/numerics.md`).
-      expect(seen).toBeLessThanOrEqual(REPORTED ? 0.98 : 0.995);
+      expect(seen).toBeLessThanOrEqual(REPORTED ? 0.98 : RUNS < 100 ? 1 : 0.995);
     },
   );
 });

@@ -4,7 +4,7 @@ import { GATE_M, hitBall, type SimulatedBall, type SimulatedSwing } from './ball
 import { type Dice, diceOf } from './dice.ts';
 
 /** `LOTRECHT_BALL_RUNS=2000` for the figures that are reported. */
-const RUNS = Number(process.env['LOTRECHT_BALL_RUNS'] ?? 60);
+const RUNS = Number(process.env['LOTRECHT_BALL_RUNS'] ?? 12);
 const REPORTED = RUNS >= 1000;
 const SEED = 20_261_129;
 const BALLS = 8;

@@ -6,7 +6,7 @@ import { type LaidString, layString } from './ground.ts';
 import { readFaceRod, readGaps, readPointsAt, readSquare, type Tools } from './instructor.ts';
 
 /** `LOTRECHT_COVERAGE_RUNS=20000` for the figures that are reported. */
-const RUNS = Number(process.env['LOTRECHT_COVERAGE_RUNS'] ?? 4000);
+const RUNS = Number(process.env['LOTRECHT_COVERAGE_RUNS'] ?? 1000);
 const LAYING = { separationM: 6, stakeMm: 5, sightingDeg: 0.3 };
 const TAPE: Tools = { divisionMm: 5, swayMm: 3, baseErrorMm: 5 };
 const READDRESS_DEG = 2;

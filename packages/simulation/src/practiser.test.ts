@@ -4,7 +4,7 @@ import { diceOf } from './dice.ts';
 import { type Practiser, readsItself, standsAt } from './practiser.ts';
 
 /** `LOTRECHT_PRACTISERS=2000` for the figures that are reported. */
-const PRACTISERS = Number(process.env['LOTRECHT_PRACTISERS'] ?? 160);
+const PRACTISERS = Number(process.env['LOTRECHT_PRACTISERS'] ?? 40);
 const SEED = 20_261_129;
 /** Four weeks of three sessions, and as many again. */
 const SESSIONS = 24;

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { type Dice, diceOf } from './dice.ts';
 
 /** `LOTRECHT_TRACKING_RUNS=4000` for the figures that are reported. */
-const RUNS = Number(process.env['LOTRECHT_TRACKING_RUNS'] ?? 300);
+const RUNS = Number(process.env['LOTRECHT_TRACKING_RUNS'] ?? 100);
 const SEED = 20_261_126;
 const TOLERANCE_DEG = [-2, 2] as const;
 /** How students stand within a lesson, and what a reading adds, degrees. */

@@ -4,7 +4,7 @@ import { diceOf } from './dice.ts';
 import { saysRight, type Trainee } from './trainee.ts';
 
 /** `LOTRECHT_TRAINEES=2000` for the figures that are reported. */
-const TRAINEES = Number(process.env['LOTRECHT_TRAINEES'] ?? 120);
+const TRAINEES = Number(process.env['LOTRECHT_TRAINEES'] ?? 24);
 const REPORTED = TRAINEES >= 1000;
 const SEED = 20_261_128;
 
@@ -53,11 +53,11 @@ describe('trainees whose bias and threshold are known', () => {
           `off by ${median(biasOff).toFixed(2)}°; threshold off by ${medians.map((m) => (100 * m).toFixed(0)).join(', ')} %\n`,
       );
       for (const share of shares) {
-        expect(share).toBeGreaterThan(REPORTED ? 0.93 : 0.88);
+        expect(share).toBeGreaterThan(REPORTED ? 0.93 : 0.95 - 0.07 * Math.sqrt(120 / TRAINEES));
         expect(share).toBeLessThan(REPORTED ? 0.97 : 1.01);
       }
-      expect(medians[0]).toBeLessThan(0.35);
-      expect(medians[1]).toBeLessThan(0.25);
+      expect(medians[0]).toBeLessThan(0.35 + (TRAINEES < 120 ? 0.1 : 0));
+      expect(medians[1]).toBeLessThan(0.25 + (TRAINEES < 120 ? 0.1 : 0));
     },
     60_000 + 200 * TRAINEES,
   );

@@ -9,6 +9,7 @@ import { sql } from '../database/sql.ts';
 import { type Examination } from '../doctor/examine.ts';
 import { saveWorkedCheck } from '../test/documents.ts';
 import {
+  createMigratedDatabase,
   createTestDatabase,
   MIGRATIONS,
   startTestApp,
@@ -46,9 +47,7 @@ const at = (databaseUrl: string): readonly string[] => ['--database', databaseUr
 const fileNamed = (name: string): string => path.join(folder, name);
 
 async function newDatabase(): Promise<string> {
-  const url = await createTestDatabase();
-  await migrate(url, MIGRATIONS);
-  return url;
+  return createMigratedDatabase();
 }
 
 describe('export and import', () => {

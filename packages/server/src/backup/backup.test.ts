@@ -7,13 +7,14 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Database, openDatabase } from '../database/database.ts';
 import { migrate, tablesOfMigrations } from '../database/migrate.ts';
 import { sql } from '../database/sql.ts';
-import { loadDemo } from '@lotrecht/demo';
 import { exportAcademy } from '../exchange/export-academy.ts';
 import { saveWorkedCheck, workedCheck } from '../test/documents.ts';
+import { createDemoDatabase } from '../test/demo-database.ts';
 import {
+  createMigratedDatabase,
   createTestDatabase,
   MIGRATIONS,
-  startTestApp,
+  serveTestApp,
   type TestApp,
   type TestClient,
 } from '../test/test-app.ts';
@@ -27,8 +28,7 @@ const opened: Database[] = [];
 
 beforeAll(async () => {
   folder = mkdtempSync(path.join(tmpdir(), 'lotrecht-backup-'));
-  app = await startTestApp();
-  await loadDemo(app.db, 'heron-weir-kiln-2026', new Date('2026-11-24T09:00:00Z'));
+  app = await serveTestApp(await createDemoDatabase());
   client = (await app.signedIn(await app.academy('Away'), 'head')).client;
   const { studentId } = await saveWorkedCheck(client);
   await client.post(`/api/students/${studentId}/student-links`, { recipient: 'runa@post.example', days: 7 });
@@ -156,8 +156,7 @@ describe('a database of something else', () => {
   });
 
   it('and ours are those that migrations make', async () => {
-    const databaseUrl = await createTestDatabase();
-    await migrate(databaseUrl, MIGRATIONS);
+    const databaseUrl = await createMigratedDatabase();
     const db = openDatabase(databaseUrl);
     const tables = await db.many<{ name: string }>(sql`
       SELECT TABLE_NAME AS name FROM information_schema.TABLES WHERE TABLE_SCHEMA = DATABASE()`);

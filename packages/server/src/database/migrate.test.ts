@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import mysql from 'mysql2/promise';
 import { describe, expect, it } from 'vitest';
-import { createTestDatabase, MIGRATIONS } from '../test/test-app.ts';
+import { createMigratedDatabase, createTestDatabase, MIGRATIONS } from '../test/test-app.ts';
 import { migrate } from './migrate.ts';
 
 async function names(databaseUrl: string): Promise<string[]> {
@@ -11,6 +11,20 @@ async function names(databaseUrl: string): Promise<string[]> {
   const [rows] = await connection.query('SELECT name FROM schema_migration ORDER BY name');
   await connection.end();
   return (rows as { name: string }[]).map((row) => row.name);
+}
+
+/** Every table as the statement that makes it, with how many rows it has. */
+async function schemaOf(databaseUrl: string): Promise<Readonly<Record<string, unknown>>> {
+  const connection = await mysql.createConnection({ uri: databaseUrl });
+  const ask = async (text: string) => (await connection.query(text))[0] as Record<string, unknown>[];
+  const found: Record<string, unknown> = {};
+  for (const row of await ask('SHOW TABLES')) {
+    const [table] = Object.values(row) as [string];
+    const [made] = await ask(`SHOW CREATE TABLE ${table}`);
+    found[table] = [made?.['Create Table'], await ask(`SELECT COUNT(*) AS count FROM ${table}`)];
+  }
+  await connection.end();
+  return found;
 }
 
 function copyOfMigrations(): string {
@@ -26,6 +40,14 @@ describe('migrating', () => {
     expect(applied.length).toBeGreaterThanOrEqual(2);
     expect(await migrate(url, MIGRATIONS)).toEqual([]);
     expect(await names(url)).toEqual(applied);
+  });
+
+  it('makes what the tests begin with from a dump', async () => {
+    const [migrated, dumped] = [await createTestDatabase(), await createMigratedDatabase()];
+    const applied = await migrate(migrated, MIGRATIONS);
+    expect(await schemaOf(dumped)).toEqual(await schemaOf(migrated));
+    expect(await names(dumped)).toEqual(applied);
+    expect(await migrate(dumped, MIGRATIONS)).toEqual([]);
   });
 
   it('gives the checks of an earlier state their lines as rows', async () => {

@@ -1,19 +1,12 @@
 import { type StudentListView, type StudentHistoryView } from '@lotrecht/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { INSTRUCTORS, loadDemo } from '@lotrecht/demo';
+import { INSTRUCTORS } from '@lotrecht/demo';
 import { saveWorkedCheck } from '../test/documents.ts';
-import {
-  createTestDatabase,
-  MIGRATIONS,
-  serveTestApp,
-  type TestApp,
-  type TestClient,
-} from '../test/test-app.ts';
+import { createDemoDatabase, DEMO_PASSWORD } from '../test/demo-database.ts';
+import { serveTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
 import { type Database, openDatabase, type Queries } from './database.ts';
-import { migrate } from './migrate.ts';
 import { type Sql, sql } from './sql.ts';
 
-const PASSWORD = 'heron-weir-kiln-2026';
 /** Tables that grow with students and years. The others hold a few rows of an academy, and are read whole. */
 const GROWING = [
   'student',
@@ -55,17 +48,15 @@ function note<T>(query: Sql, ask: () => Promise<T>): Promise<T> {
 }
 
 beforeAll(async () => {
-  const url = await createTestDatabase();
-  await migrate(url, MIGRATIONS);
+  const url = await createDemoDatabase();
   other = openDatabase(url);
-  await loadDemo(other, PASSWORD, new Date('2026-11-24T09:00:00Z'));
   app = await serveTestApp(url, undefined, { db: noting(other) });
   // Another academy beside it: whose rows are not to be read either.
   const neighbour = (await app.signedIn(await app.academy('Away'), 'head')).client;
   for (let n = 0; n < 5; n++) await saveWorkedCheck(neighbour);
   head = app.client();
   const email = INSTRUCTORS.find((i) => i.role === 'head')?.email;
-  expect((await head.post('/api/session', { email, password: PASSWORD })).status).toBe(200);
+  expect((await head.post('/api/session', { email, password: DEMO_PASSWORD })).status).toBe(200);
   const { students } = (await head.get('/api/students?find=Runa')).body as StudentListView;
   const studentId = students[0]?.id ?? '';
   const { lessons } = (await head.get(`/api/students/${studentId}/history`)).body as StudentHistoryView;

@@ -1,21 +1,21 @@
 import { connect, type Socket } from 'node:net';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';
-import { INSTRUCTORS, loadDemo } from '@lotrecht/demo';
+import { INSTRUCTORS } from '@lotrecht/demo';
 import { saveWorkedCheck } from '../test/documents.ts';
 import { fileOf, houseOf, post } from '../test/houses.ts';
 import { EXCHANGED_TABLES } from './tables.ts';
-import { startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
+import { createDemoDatabase, DEMO_PASSWORD } from '../test/demo-database.ts';
+import { serveTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
 
 let app: TestApp;
 let head: TestClient;
 
 beforeAll(async () => {
-  app = await startTestApp();
-  await loadDemo(app.db, 'heron-weir-kiln-2026', new Date('2026-11-24T09:00:00Z'));
+  app = await serveTestApp(await createDemoDatabase());
   head = app.client();
   const email = INSTRUCTORS.find((i) => i.role === 'head')?.email;
-  await head.post('/api/session', { email, password: 'heron-weir-kiln-2026' });
+  await head.post('/api/session', { email, password: DEMO_PASSWORD });
 });
 afterAll(() => app.stop());
 

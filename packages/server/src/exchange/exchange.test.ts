@@ -5,25 +5,18 @@ import { parse as parseCsv } from 'csv-parse/sync';
 import ICAL from 'ical.js';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Database, openDatabase } from '../database/database.ts';
-import { migrate } from '../database/migrate.ts';
 import { sql } from '../database/sql.ts';
-import { INSTRUCTORS, loadDemo } from '@lotrecht/demo';
+import { INSTRUCTORS } from '@lotrecht/demo';
 import { KINDS } from '../records/kinds/index.ts';
 import { saveWorkedCheck } from '../test/documents.ts';
 import { sampleOf } from '../test/samples.ts';
-import {
-  createTestDatabase,
-  MIGRATIONS,
-  startTestApp,
-  type TestApp,
-  type TestClient,
-} from '../test/test-app.ts';
+import { createDemoDatabase, DEMO_PASSWORD } from '../test/demo-database.ts';
+import { createMigratedDatabase, serveTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
 import { exportAcademy } from './export-academy.ts';
 import { ImportRefused } from './academy-file.ts';
 import { importAcademy } from './import-academy.ts';
 import { EXCHANGED_TABLES } from './tables.ts';
 
-const PASSWORD = 'heron-weir-kiln-2026';
 let app: TestApp;
 let head: TestClient;
 let lines: readonly string[];
@@ -36,8 +29,7 @@ async function linesOf(client: TestClient, path = '/api/academy/export'): Promis
 }
 
 async function emptyDatabase(): Promise<Database> {
-  const url = await createTestDatabase();
-  await migrate(url, MIGRATIONS);
+  const url = await createMigratedDatabase();
   const db = openDatabase(url);
   opened.push(db);
   return db;
@@ -99,11 +91,10 @@ function pick({ revision, name, handedness, notes }: StudentView) {
 }
 
 beforeAll(async () => {
-  app = await startTestApp();
-  await loadDemo(app.db, PASSWORD, new Date('2026-11-24T09:00:00Z'));
+  app = await serveTestApp(await createDemoDatabase());
   head = app.client();
   const email = INSTRUCTORS.find((i) => i.role === 'head')?.email;
-  expect((await head.post('/api/session', { email, password: PASSWORD })).status).toBe(200);
+  expect((await head.post('/api/session', { email, password: DEMO_PASSWORD })).status).toBe(200);
   await useEverything(head);
   lines = await linesOf(head);
 });

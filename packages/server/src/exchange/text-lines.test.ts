@@ -4,7 +4,7 @@ import path from 'node:path';
 import { once } from 'node:events';
 import { createGunzip, gzipSync } from 'node:zlib';
 import { afterAll, describe, expect, it } from 'vitest';
-import { LineTooLong, textLines } from './text-lines.ts';
+import { UnreadableLines, textLines } from './text-lines.ts';
 
 const folder = mkdtempSync(path.join(tmpdir(), 'lotrecht-lines-'));
 const file = (name: string): string => path.join(folder, name);
@@ -29,7 +29,7 @@ describe('lines of a file', () => {
     out.end();
     await once(out, 'finish');
     const before = process.memoryUsage().rss;
-    await expect(all(textLines(file('one')))).rejects.toThrow(LineTooLong);
+    await expect(all(textLines(file('one')))).rejects.toThrow(UnreadableLines);
     expect(process.memoryUsage().rss - before).toBeLessThan(150 * 1024 * 1024);
   });
 

@@ -7,18 +7,17 @@ import {
   type TodayView,
 } from '@lotrecht/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
+import { createDemoDatabase, DEMO_PASSWORD } from '../test/demo-database.ts';
+import { serveTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
 import { INSTRUCTORS, loadDemo } from '@lotrecht/demo';
 
-const PASSWORD = 'heron-weir-kiln-2026';
 let app: TestApp;
 let client: TestClient;
 
 beforeAll(async () => {
-  app = await startTestApp();
-  await loadDemo(app.db, PASSWORD, new Date('2026-11-24T09:00:00Z'));
+  app = await serveTestApp(await createDemoDatabase());
   client = app.client();
-  await client.post('/api/session', { email: INSTRUCTORS[0].email, password: PASSWORD });
+  await client.post('/api/session', { email: INSTRUCTORS[0].email, password: DEMO_PASSWORD });
 });
 
 afterAll(() => app.stop());
@@ -39,7 +38,7 @@ describe('the demo academy', () => {
   });
 
   it('is loaded only into an empty database', async () => {
-    expect(await loadDemo(app.db, PASSWORD, new Date())).toBeUndefined();
+    expect(await loadDemo(app.db, DEMO_PASSWORD, new Date())).toBeUndefined();
   });
 
   async function coldToes(name: string): Promise<LineProgress> {

@@ -2,21 +2,20 @@ import { randomUUID } from 'node:crypto';
 import { type CohortView, type InstructorView, type RosterEntry, type RosterView } from '@lotrecht/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';
-import { INSTRUCTORS, loadDemo } from '@lotrecht/demo';
+import { INSTRUCTORS } from '@lotrecht/demo';
 import { type Actor } from '../access/actor.ts';
 import { saveWorkedCheck, workedCheck } from '../test/documents.ts';
-import { PASSWORD, startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
+import { createDemoDatabase, DEMO_PASSWORD } from '../test/demo-database.ts';
+import { PASSWORD, serveTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
 import { refreshStandings } from './refresh-standings.ts';
 import { PAGE_ROWS, type RosterWish, selectRoster } from './roster-repository.ts';
 
-const DEMO_PASSWORD = 'heron-weir-kiln-2026';
 let app: TestApp;
 let head: TestClient;
 let academyId: string;
 
 beforeAll(async () => {
-  app = await startTestApp();
-  await loadDemo(app.db, DEMO_PASSWORD, new Date('2026-11-24T09:00:00Z'));
+  app = await serveTestApp(await createDemoDatabase());
   head = app.client();
   const email = INSTRUCTORS.find((i) => i.role === 'head')?.email;
   expect((await head.post('/api/session', { email, password: DEMO_PASSWORD })).status).toBe(200);

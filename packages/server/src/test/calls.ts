@@ -76,6 +76,10 @@ export function callOf(route: string, ids: Ids): Call | undefined {
       body: { instructorId: ids.studentId },
       stranger: 'refused',
     },
+    'delete /api/instructors/:id/sessions': {
+      path: `/api/instructors/${ids.studentId}/sessions`,
+      stranger: 'refused',
+    },
     'put /api/instructors/:id': {
       path: `/api/instructors/${ids.studentId}`,
       body: { suspended: true },

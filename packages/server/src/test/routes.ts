@@ -6,6 +6,7 @@ export const ROUTES: readonly Route[] = allRoutes({
   db: undefined as never,
   limits: undefined as never,
   guesses: undefined as never,
+  later: undefined as never,
   origins: undefined as never,
   printer: undefined as never,
   answerer: undefined as never,

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { hash } from '@node-rs/argon2';
 import mysql from 'mysql2/promise';
 import { pino } from 'pino';
 import { inject } from 'vitest';
@@ -11,12 +12,16 @@ import { migrate } from '../database/migrate.ts';
 import { type Actor, actorOf } from '../access/actor.ts';
 import { insertAcademy, insertInstructor } from '../identity/instructor-repository.ts';
 import { ANSWER_HERE } from '../checks/answerer.ts';
-import { hashPassword } from '../identity/passwords.ts';
+import { Later } from '../http/later.ts';
 import { openPrinter } from '../printing/printer.ts';
 
 declare module 'vitest' {
   export interface ProvidedContext {
     databaseUrl: string;
+    /** The statements that make a database at the newest migration. */
+    newestSchema: string;
+    /** A folder for the files of one run. */
+    scratch: string;
   }
 }
 
@@ -29,12 +34,28 @@ export const SETUP_CODE = 'AB12CD34EF';
 /** Every test instructor's password. */
 export const PASSWORD = 'a plumb line hangs true';
 
+/**
+ * Hashed as cheaply as it can be: a hash says itself what it takes to compare with it, and the price of one is what the
+ * tests of passwords are about.
+ */
+const passwordHash = hash(PASSWORD, { memoryCost: 8, timeCost: 1, parallelism: 1 });
+
 /** Makes an empty database. @returns its URL */
-export async function createTestDatabase(): Promise<string> {
+export function createTestDatabase(): Promise<string> {
+  return makeDatabase('');
+}
+
+/** Makes a database at the newest migration, as migrating it would. @returns its URL */
+export function createMigratedDatabase(): Promise<string> {
+  return makeDatabase(inject('newestSchema'));
+}
+
+/** Makes a database by statements. @returns its URL */
+export async function makeDatabase(statements: string): Promise<string> {
   const url = new URL(inject('databaseUrl'));
   const name = `test_${randomUUID().replaceAll('-', '')}`;
-  const admin = await mysql.createConnection({ uri: url.href });
-  await admin.query(`CREATE DATABASE ${name}`);
+  const admin = await mysql.createConnection({ uri: url.href, multipleStatements: true });
+  await admin.query(`CREATE DATABASE ${name}; USE ${name}; ${statements}`);
   await admin.end();
   url.pathname = `/${name}`;
   return url.href;
@@ -122,15 +143,17 @@ export interface TestApp {
     role: Actor['role'],
   ): Promise<{ client: TestClient; actor: Actor; email: string }>;
   academy(name: string): Promise<string>;
+  /** When what goes on behind answers is done. */
+  settled(): Promise<void>;
   stop(): Promise<void>;
 }
 
-/** Starts the app on a fresh, migrated database. */
+/** Starts the app on a fresh database at the newest migration. */
 export async function startTestApp(
   webRoot?: string,
   settings: Partial<AppDependencies> = {},
 ): Promise<TestApp> {
-  return serveTestApp(await createTestDatabase(), webRoot, settings);
+  return serveTestApp(await createMigratedDatabase(), webRoot, settings);
 }
 
 /** Starts the app on a database that there is, migrated. */
@@ -141,11 +164,13 @@ export async function serveTestApp(
 ): Promise<TestApp> {
   await migrate(databaseUrl, MIGRATIONS);
   const db = openDatabase(databaseUrl);
-  const server: Server = createServer();
+  // A test that computes for long leaves its connections alone meanwhile; whoever asks next would find them closed.
+  const server: Server = createServer({ keepAliveTimeout: 120_000 });
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const address = server.address();
   const base = `http://127.0.0.1:${typeof address === 'object' && address !== null ? address.port : 0}`;
   const printer = settings.printer ?? openPrinter();
+  const later = new Later();
   const app = createApp({
     db,
     origins: { letters: base, all: [base] },
@@ -156,6 +181,7 @@ export async function serveTestApp(
     webRoot,
     requestsPerMinute: 1_000_000,
     trustedProxies: [],
+    later,
     ...settings,
   });
   server.on('request', app.callback());
@@ -166,15 +192,15 @@ export async function serveTestApp(
     base,
     client,
     academy: (name) => insertAcademy(db, name),
+    settled: () => later.settled(),
     signedIn: async (academyId, role) => {
       const email = `${randomUUID()}@academy.example`;
-      const passwordHash = await hashPassword(PASSWORD);
       const instructorId = await insertInstructor(db, {
         academyId,
         name: `An ${role}`,
         email,
         role,
-        passwordHash,
+        passwordHash: await passwordHash,
       });
       const signedIn = client();
       const answer = await signedIn.post('/api/session', { email, password: PASSWORD });
@@ -187,6 +213,7 @@ export async function serveTestApp(
         server.closeAllConnections();
       });
       await printer.close();
+      await later.settled();
       await db.close();
     },
   };

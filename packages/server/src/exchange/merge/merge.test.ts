@@ -15,7 +15,7 @@ import {
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { sql } from '../../database/sql.ts';
 import { saveWorkedCheck, workedCheck } from '../../test/documents.ts';
-import { createTestDatabase, serveTestApp, startTestApp, type TestApp } from '../../test/test-app.ts';
+import { startTestApp, type TestApp } from '../../test/test-app.ts';
 import { importAcademy } from '../import-academy.ts';
 import {
   answered,
@@ -47,7 +47,7 @@ beforeEach(async () => {
 /** The same academy in another database, as it stands now. */
 async function twin(): Promise<House> {
   const file = await fileOf(here.head);
-  const other = await serveTestApp(await createTestDatabase());
+  const other = await startTestApp();
   running.push(other);
   async function* lines(): AsyncGenerator<string> {
     yield* file.split('\n');

@@ -50,8 +50,9 @@ server, or restart it afterwards: everyone signs in anew.`,
   ),
   onDatabase(
     'doctor',
-    'looks at everything, changes nothing',
+    'looks at everything, changes nothing unless it is told to',
     `lotrecht doctor [--json]      versions, migrations, free space, orphaned rows, every result computed again
+lotrecht doctor --mend        takes out of records the name of a lesson or check that is gone or is another student’s
 
 The exit code is 1 when something is not well.`,
   ),

@@ -8,10 +8,11 @@ import { MigrationError } from '../database/migrate.ts';
 import { refreshStatistics } from '../database/refresh-statistics.ts';
 import { sql } from '../database/sql.ts';
 import { examine } from '../doctor/examine.ts';
+import { mendNames } from '../doctor/mend.ts';
 import { applyTombstones } from '../erasure/tombstones.ts';
 import { exportAcademy } from '../exchange/export-academy.ts';
 import { ImportRefused } from '../exchange/academy-file.ts';
-import { LineTooLong, textLines } from '../exchange/text-lines.ts';
+import { UnreadableLines, textLines } from '../exchange/text-lines.ts';
 import { importAcademy } from '../exchange/import-academy.ts';
 import { type Installation, openInstallation, WrongPlace } from './installation.ts';
 
@@ -27,6 +28,8 @@ interface Call {
   readonly file: string;
   readonly academy: string | undefined;
   readonly asJson: boolean;
+  /** `doctor` also mends what it can. */
+  readonly mend: boolean;
   readonly streams: AdminStreams;
 }
 
@@ -37,6 +40,7 @@ const OPTIONS = {
   database: { type: 'string' },
   academy: { type: 'string' },
   json: { type: 'boolean' },
+  mend: { type: 'boolean' },
 } as const;
 
 const COMMANDS: Readonly<Record<string, (call: Call) => Promise<ExitCode>>> = {
@@ -60,18 +64,22 @@ export async function runAdmin(
   const command = COMMANDS[name];
   const { values, positionals } = parseArgs({ args: [...args], options: OPTIONS, allowPositionals: true });
   const [file = '', ...others] = positionals;
-  if (command === undefined || others.length > 0 || (file === '') !== (name === 'doctor')) {
-    await streams.writeError(
-      `lotrecht ${name} wants ${name === 'doctor' ? 'no file' : 'one file'}; see --help.\n`,
-    );
+  const isDoctor = name === 'doctor';
+  if (
+    command === undefined ||
+    others.length > 0 ||
+    (file === '') !== isDoctor ||
+    (values.mend === true && !isDoctor)
+  ) {
+    await streams.writeError(`lotrecht ${name} wants ${isDoctor ? 'no file' : 'one file'}; see --help.\n`);
     return 2;
   }
   let db: Database | undefined;
   try {
     const installation = await openInstallation(values);
     db = openDatabase(installation.databaseUrl);
-    const asJson = values.json === true;
-    return await command({ installation, db, file, academy: values.academy, asJson, streams });
+    const [asJson, mend] = [values.json === true, values.mend === true];
+    return await command({ installation, db, file, academy: values.academy, asJson, mend, streams });
   } catch (error) {
     await streams.writeError(`${JSON.stringify(refusalOf(error))}\n`);
     return 1;
@@ -89,7 +97,7 @@ function refusalOf(error: unknown): object {
     error instanceof BackupError ||
     error instanceof WrongPlace ||
     error instanceof MigrationError ||
-    error instanceof LineTooLong
+    error instanceof UnreadableLines
   ) {
     return { code: 'refused', message: error.message };
   }
@@ -165,7 +173,10 @@ async function restore({ db, file, installation, streams }: Call): Promise<ExitC
   return 0;
 }
 
-async function doctor({ db, installation, asJson, streams }: Call): Promise<ExitCode> {
+async function doctor({ db, installation, asJson, mend, streams }: Call): Promise<ExitCode> {
+  if (mend) {
+    for (const { what, rows } of await mendNames(db)) await streams.writeError(`mended  ${what}: ${rows}\n`);
+  }
   const examination = await examine(db, installation);
   const { findings, recomputed } = examination;
   if (asJson) await streams.write(`${JSON.stringify(examination, null, 2)}\n`);

@@ -2,6 +2,7 @@ import { USUAL_OF_CLUB } from '@lotrecht/judging';
 import { type ClubGroup, validateCheckInput } from '@lotrecht/records';
 import { recordChange } from '../changes/record-change.ts';
 import { lookedAt } from '../audit/note-looks.ts';
+import { requireConsent } from '../consents/require-consent.ts';
 import { type Database } from '../database/database.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idHeader, idParam } from '../http/params.ts';
@@ -13,7 +14,7 @@ import { requireActor } from '../http/require-actor.ts';
 import { type Answerer } from './answerer.ts';
 import { findCheck, listVersions, setCheckDeleted, studentOfCheck } from './check-repository.ts';
 import { recomputeBroughtBack } from './correct-hand.ts';
-import { lockStudent } from '../access/lock-student.ts';
+import { aboutStudent } from '../access/lock-student.ts';
 import { lookAtStudent } from '../students/look-at-student.ts';
 import { listMeasuredChecks, listMeasuredLines } from './measured-line-repository.ts';
 import { LINES } from './lines.ts';
@@ -24,8 +25,8 @@ export function checkRoutes(db: Database, answerer: Answerer): readonly Route[] 
   const changeDeleted = async (actor: Actor, id: string, deleted: boolean): Promise<void> => {
     const studentId = await studentOfCheck(db, actor, id);
     if (studentId === undefined) throw notFound();
-    await db.inTransaction(async (tx) => {
-      await lockStudent(tx, actor, studentId);
+    await aboutStudent(db, actor, studentId, async (tx, student) => {
+      if (!deleted) await requireConsent(tx, actor, student, { scope: 'records' });
       if (!(await setCheckDeleted(tx, actor, id, deleted))) throw notFound();
       if (!deleted) await recomputeBroughtBack(tx, actor, studentId);
       const action = deleted ? 'deleted' : 'restored';

@@ -15,7 +15,7 @@ import { isDuplicate } from '../database/trouble.ts';
 import { type Actor } from '../access/actor.ts';
 import { conflict, notFound, Problem } from '../problems/problem.ts';
 import { findLesson } from '../lessons/lesson-repository.ts';
-import { lockStudent } from '../access/lock-student.ts';
+import { aboutStudent, type LockedStudent } from '../access/lock-student.ts';
 import { type Answerer } from './answerer.ts';
 import { addVersion, findCheck, findSave, insertCheck } from './check-repository.ts';
 import { differencesBetween } from './result-difference.ts';
@@ -55,7 +55,7 @@ export async function saveCheck(
   if (lesson === undefined) throw notFound();
   const { studentId } = lesson;
   try {
-    await db.inTransaction((tx) => store(tx, actor, save, { result, studentId }));
+    await aboutStudent(db, actor, studentId, (tx, student) => store(tx, actor, save, { result, student }));
   } catch (error) {
     // The same save, or another device's, got there first; only a look outside our snapshot can tell which.
     if (!isDuplicate(error) && !(error instanceof Superseded)) throw error;
@@ -106,9 +106,9 @@ async function store(
   tx: Queries,
   actor: Actor,
   { id, saveKey, input }: CheckSave,
-  { result, studentId }: { readonly result: ResultDocument; readonly studentId: string },
+  { result, student }: { readonly result: ResultDocument; readonly student: LockedStudent },
 ): Promise<void> {
-  const student = await lockStudent(tx, actor, studentId);
+  const studentId = student.id;
   if (saveKey !== undefined && (await findSave(tx, actor, id, saveKey)) !== undefined) return;
   if (student.handedness !== input.document.handedness) throw handChanged(student.handedness);
   await requireConsent(tx, actor, student, { scope: 'records' });

@@ -7,7 +7,7 @@ import { idParam } from '../http/params.ts';
 import { notFound } from '../problems/problem.ts';
 import { type Route } from '../http/route.ts';
 import { requireActor } from '../http/require-actor.ts';
-import { lockStudent } from '../access/lock-student.ts';
+import { aboutStudent } from '../access/lock-student.ts';
 import {
   confirmConsent,
   insertConsent,
@@ -32,8 +32,7 @@ export function consentRoutes(db: Database): readonly Route[] {
       handle: async (ctx) => {
         const [actor, id] = [requireActor(ctx), idParam(ctx)];
         const input = bodyOf(ctx, validateConsentInput);
-        await db.inTransaction(async (tx) => {
-          await lockStudent(tx, actor, id);
+        await aboutStudent(db, actor, id, async (tx) => {
           const consentId = await insertConsent(tx, actor, id, input);
           await recordChange(tx, actor, changeOf(consentId, id));
         });
@@ -58,8 +57,7 @@ export function consentRoutes(db: Database): readonly Route[] {
         const [actor, id] = [requireActor(ctx), idParam(ctx)];
         const studentId = await studentOfConsent(db, actor, id);
         if (studentId === undefined) throw notFound();
-        await db.inTransaction(async (tx) => {
-          await lockStudent(tx, actor, studentId);
+        await aboutStudent(db, actor, studentId, async (tx) => {
           // A second head who confirms the same changes nothing.
           if (!(await confirmConsent(tx, actor, id))) return;
           await recordChange(tx, actor, changeOf(id, studentId));
@@ -77,8 +75,7 @@ export function consentRoutes(db: Database): readonly Route[] {
         const [actor, id] = [requireActor(ctx), idParam(ctx)];
         const studentId = await studentOfConsent(db, actor, id);
         if (studentId === undefined) throw notFound();
-        await db.inTransaction(async (tx) => {
-          await lockStudent(tx, actor, studentId);
+        await aboutStudent(db, actor, studentId, async (tx) => {
           if ((await withdrawConsent(tx, actor, id)) === undefined) throw notFound();
           await recordChange(tx, actor, changeOf(id, studentId));
         });

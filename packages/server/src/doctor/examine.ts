@@ -3,8 +3,8 @@ import { type Database } from '../database/database.ts';
 import { type Sql, sql } from '../database/sql.ts';
 import { migrationsOf } from '../backup/dump.ts';
 import { missingMigrations } from '../database/migrate.ts';
-import { type AnyKind, columnOf } from '../records/kind.ts';
-import { KINDS } from '../records/kinds/index.ts';
+import { looseRows, NAMED_RECORDS } from '../records/named-records.ts';
+import { whatIsLoose } from './mend.ts';
 import { COMPUTES, type Recomputation, recomputeAll } from './recompute.ts';
 
 /** One thing that was looked at. */
@@ -23,27 +23,13 @@ export interface Examination {
 const GIGABYTE = 1e9;
 const LEAST_FREE_GB = 1;
 
-/** Records of a kind that name one of another which is not there. */
-function looseOfKind({ table, plural, parents = {} }: AnyKind): readonly Looked[] {
-  return Object.entries(parents).map(([field, parent]): Looked => {
-    const [of, column] = [KINDS.find((k) => k.table === parent)?.plural ?? parent, columnOf(field)];
-    return {
-      what: `${plural} of ${of} that are not there`,
-      table,
-      count: {
-        text: `SELECT COUNT(*) AS n FROM ${table} p WHERE p.${column} IS NOT NULL AND NOT EXISTS (
-          SELECT 1 FROM ${parent} l WHERE l.academy_id = p.academy_id AND l.id = p.${column})`,
-        values: [],
-      },
-    };
-  });
-}
-
 interface Looked {
   readonly what: string;
   /** A kind’s own, which a database that is not migrated may not have yet. */
   readonly table?: string;
   readonly count: Sql;
+  /** What mends it, where something does. */
+  readonly mend?: string;
 }
 
 /** Rows that point at nothing or do not fit each other, where no foreign key holds them. */
@@ -69,7 +55,15 @@ const ORPHANS: readonly Looked[] = [
       AND NOT EXISTS (
         SELECT 1 FROM erased_student e WHERE e.academy_id = a.academy_id AND e.student_id = a.student_id)`,
   },
-  ...KINDS.flatMap(looseOfKind),
+  ...NAMED_RECORDS.map((named): Looked => {
+    const { text, values } = looseRows(named);
+    return {
+      what: whatIsLoose(named),
+      table: named.kind.table,
+      count: { text: `SELECT COUNT(*) AS n ${text}`, values },
+      mend: 'lotrecht doctor --mend takes the name out of them, and keeps the rest',
+    };
+  }),
   {
     // Of one hand each: corrected by setting the student's hand to the other, and back.
     what: 'checks of the other hand than their student’s',
@@ -112,9 +106,10 @@ export async function examine(
   const counts = await db.inLongTransaction((tx) =>
     Promise.all(looked.map(({ count }) => tx.one<{ n: number }>(count))),
   );
-  for (const [index, { what }] of looked.entries()) {
+  for (const [index, { what, mend }] of looked.entries()) {
     const n = counts[index]?.n ?? 0;
-    findings.push({ what, well: n === 0, said: n === 0 ? 'none' : String(n) });
+    const found = mend === undefined ? String(n) : `${n}: ${mend}`;
+    findings.push({ what, well: n === 0, said: n === 0 ? 'none' : found });
   }
   const recomputed = await recomputeAll(db);
   findings.push(recomputation(recomputed));

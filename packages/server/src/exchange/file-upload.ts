@@ -10,7 +10,7 @@ import { AtOnce } from '../http/at-once.ts';
 import { type AppContext } from '../http/context.ts';
 import { Problem } from '../problems/problem.ts';
 import { requireActor } from '../http/require-actor.ts';
-import { LineTooLong } from './text-lines.ts';
+import { UnreadableLines } from './text-lines.ts';
 
 const MEGABYTE = 1024 * 1024;
 
@@ -77,7 +77,7 @@ export async function answerUpload<Line>(
 
 /** What any file may meet. */
 function usual(error: unknown): string | undefined {
-  if (error instanceof LineTooLong) return error.message;
+  if (error instanceof UnreadableLines) return error.message;
   return isBusy(error) ? 'Others were in the way. Nothing came in; try again in a minute.' : undefined;
 }
 

@@ -1,5 +1,6 @@
 import { type Queries } from '../database/database.ts';
 import { type Sql, sql } from '../database/sql.ts';
+import { looseRows, NAMED_RECORDS } from '../records/named-records.ts';
 
 /** What rows of a file may get wrong among each other, where no key of the database holds them. */
 const LOOSE: readonly { readonly said: string; readonly find: (academyId: string) => Sql }[] = [
@@ -39,6 +40,13 @@ const LOOSE: readonly { readonly said: string; readonly find: (academyId: string
       LEFT JOIN setup_check c ON c.academy_id = f.academy_id AND c.id = f.check_id AND c.student_id = f.student_id
       WHERE f.academy_id = ${academyId} AND f.check_id IS NOT NULL AND c.id IS NULL LIMIT 1`,
   },
+  ...NAMED_RECORDS.map((named) => ({
+    said: `of ${named.kind.table} names a row that is not in the file${named.ofSameStudent ? ', or is another student’s' : ''}`,
+    find: (academyId: string): Sql => {
+      const { text, values } = looseRows(named);
+      return { text: `SELECT t.id ${text} AND t.academy_id = ? LIMIT 1`, values: [...values, academyId] };
+    },
+  })),
 ];
 
 /** What of an academy does not fit together, in words, one of each kind. */

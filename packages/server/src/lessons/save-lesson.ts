@@ -7,7 +7,7 @@ import { type Actor } from '../access/actor.ts';
 import { conflict, notFound, type Problem } from '../problems/problem.ts';
 import { refused } from '../http/query.ts';
 import { places } from '../records/index.ts';
-import { lockStudent } from '../access/lock-student.ts';
+import { aboutStudent } from '../access/lock-student.ts';
 import { type ChangedRecords } from '../records/record-store.ts';
 import {
   findLesson,
@@ -44,8 +44,7 @@ async function saveLesson(db: Database, actor: Actor, id: string, input: LessonI
   if (nextOn !== null && nextOn <= input.heldOn) throw nextBeforeHeld(nextOn, input.heldOn);
   if (placeId !== null && (await places.find(db, actor, placeId)) === undefined) throw notFound();
   try {
-    await db.inTransaction(async (tx) => {
-      const student = await lockStudent(tx, actor, input.studentId);
+    await aboutStudent(db, actor, input.studentId, async (tx, student) => {
       const before = await findLesson(tx, actor, id);
       if (before !== undefined && says(before, input)) return;
       if (input.revision === 0 && before !== undefined) throw conflict('lesson', before);
@@ -81,8 +80,8 @@ export function lessonsWith(broughtBack: LessonBroughtBack): ChangedRecords<Less
     setDeleted: async (db, actor, id, deleted) => {
       const studentId = await studentOfLesson(db, actor, id);
       if (studentId === undefined) throw notFound();
-      await db.inTransaction(async (tx) => {
-        await lockStudent(tx, actor, studentId);
+      await aboutStudent(db, actor, studentId, async (tx, student) => {
+        if (!deleted) await requireConsent(tx, actor, student, { scope: 'records' });
         if (!(await setLessonDeleted(tx, actor, id, deleted))) throw notFound();
         if (!deleted) await broughtBack(tx, actor, studentId);
         const action = deleted ? 'deleted' : 'restored';

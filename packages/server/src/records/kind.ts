@@ -3,6 +3,9 @@ import { type AcademyLine } from '@lotrecht/records';
 /** How a column's value is stored and stands in a file: as it is, as true or false, as ISO 8601 in UTC, or as JSON. */
 export type FieldKind = 'plain' | 'flag' | 'instant' | 'json';
 
+/** Tables whose rows are a student's own, beside those of kinds: a record that names one names one of its own student. */
+export const TABLES_OF_STUDENTS: ReadonlySet<KindTable> = new Set(['lesson', 'setup_check']);
+
 /** What a record says, by field. */
 export type Said = Readonly<Record<string, unknown>>;
 
@@ -42,7 +45,7 @@ export interface Kind<Input extends Revised, View extends Stored> {
   readonly fields: Readonly<Record<string, FieldKind>>;
   /** The field that lists go by. */
   readonly orderedBy: string;
-  /** Fields that name a record of another kind, or nothing. */
+  /** Fields that name a record of another kind, or nothing; what is a student's is of the same student. */
   readonly parents?: Readonly<Record<string, KindTable>>;
   /** @throws DocumentRefused */
   readonly require: (body: unknown) => Input;

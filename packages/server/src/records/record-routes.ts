@@ -1,9 +1,9 @@
 import { DocumentRefused, type Validator } from '@lotrecht/records';
-import jsonMergePatch from 'json-merge-patch';
 import { lookedAt } from '../audit/note-looks.ts';
 import { type Database } from '../database/database.ts';
 import { type AppContext } from '../http/context.ts';
 import { bodyOf } from '../http/json-body.ts';
+import { mergePatch } from '../http/merge-patch.ts';
 import { ID, idParam } from '../http/params.ts';
 import { notFound } from '../problems/problem.ts';
 import { refused } from '../http/query.ts';
@@ -106,7 +106,7 @@ export function changeRoutes<Input extends Revised, View extends Stored>(
         const current = await records.find(db, actor, id);
         if (current === undefined) throw notFound();
         // A part that was made from an older whole is put on what stands now, and is then held to its own revision.
-        const input = require(jsonMergePatch.apply(structuredClone(toInput(current)), patch));
+        const input = require(mergePatch(toInput(current), patch));
         ctx.body = await records.save(db, actor, id, input);
       },
     },

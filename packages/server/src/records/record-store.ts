@@ -9,7 +9,7 @@ import { type Database, type Queries } from '../database/database.ts';
 import { type Bindable, declared, sql, type SqlFragment } from '../database/sql.ts';
 import { isDuplicate } from '../database/trouble.ts';
 import { conflict, notFound } from '../problems/problem.ts';
-import { lockStudent } from '../access/lock-student.ts';
+import { aboutStudent, type LockedStudent } from '../access/lock-student.ts';
 import {
   columnOf,
   type FieldKind,
@@ -18,10 +18,19 @@ import {
   type Revised,
   type Said,
   type Stored,
+  TABLES_OF_STUDENTS,
 } from './kind.ts';
 
 /** Who looks, and what they may see: what is an instructor's own is seen by them alone. */
 export type Seeing = Scope & Partial<Pick<Actor, 'instructorId'>>;
+
+/** One save, and what it is asked first. */
+export interface AskedSave<Input> {
+  readonly id: string;
+  readonly input: Input;
+  /** Asked before a new one is added, with whoever's it is held: two that come at once are asked one after the other. */
+  readonly beforeNew?: (tx: Queries) => Promise<void>;
+}
 
 /** Records of one kind, as they are changed, whoever keeps them. */
 export interface ChangedRecords<Input extends Revised, View extends Stored> {
@@ -30,10 +39,14 @@ export interface ChangedRecords<Input extends Revised, View extends Stored> {
    * Adds or changes a record under the id that the browser chose; sending the same again changes nothing.
    *
    * @throws Problem 409 when someone else changed it in between or a guardian's consent is missing, 404 for a
-   *   stranger's, or for one that it names
+   *   stranger's, or where it names one of another student
    */
   readonly save: (db: Database, actor: Actor, id: string, input: Input) => Promise<View>;
-  /** Takes away or, with `false`, brings back. @throws Problem 404 where there was none to change */
+  /**
+   * Takes away or, with `false`, brings back.
+   *
+   * @throws Problem 404 where there was none to change, 409 where it would come back without a guardian's consent
+   */
   readonly setDeleted: (db: Database, actor: Actor, id: string, deleted: boolean) => Promise<void>;
 }
 
@@ -41,12 +54,23 @@ export interface ChangedRecords<Input extends Revised, View extends Stored> {
 export interface RecordStore<Input extends Revised, View extends Stored> extends ChangedRecords<Input, View> {
   /** All of the academy's or, of a student's kind, all of a student's, in the kind's order. */
   readonly list: (db: Queries, scope: Seeing, studentId?: string) => Promise<readonly View[]>;
+  /** The same as `save`, with something to be asked first. */
+  readonly saveAsked: (db: Database, actor: Actor, save: AskedSave<Input>) => Promise<View>;
   /** Adds a record without a note of it, as the demo does. @throws on an id that is taken (duplicate key) */
   readonly insert: (db: Queries, actor: Actor, id: string, input: Input) => Promise<void>;
 }
 
 /** Someone else was here between the look and the write. */
 class MovedOn extends Error {}
+
+/** A transaction in which one is changed. */
+interface Changing {
+  readonly tx: Queries;
+  readonly actor: Actor;
+  /** Whose it is, held; null of what is the academy's own. */
+  readonly student: LockedStudent | null;
+  readonly beforeNew: ((tx: Queries) => Promise<void>) | undefined;
+}
 
 /** A value of a kind as the database takes it. */
 function bound(kind: FieldKind | undefined, value: unknown): Bindable {
@@ -110,22 +134,23 @@ export function recordsOf<Input extends Revised, View extends Stored>(
       WHERE academy_id = ${actor.academyId} AND id = ${at.id} AND deleted_at IS NULL AND revision = ${at.revision}`);
     return changed === 1;
   };
-  const requireParents = async (db: Queries, actor: Actor, said: Said): Promise<void> => {
+  /** What it names is there, and of the same student. What it named before may be gone since: it is not asked for again. */
+  const requireParents = async (
+    db: Queries,
+    actor: Actor,
+    { before, said }: { readonly before: Said | undefined; readonly said: Said },
+  ): Promise<void> => {
     for (const [field, parent] of Object.entries(kind.parents ?? {}) as [string, KindTable][]) {
       const id = said[field];
-      if (typeof id !== 'string') continue;
+      if (typeof id !== 'string' || id === before?.[field]) continue;
+      const sameStudent = TABLES_OF_STUDENTS.has(parent)
+        ? sql`AND p.student_id = ${String(said['studentId'])}`
+        : sql``;
       const found = await db.maybeOne(sql`
         SELECT p.id FROM ${declared(parent)} p
-        WHERE p.academy_id = ${actor.academyId} AND p.id = ${id} AND p.deleted_at IS NULL`);
+        WHERE p.academy_id = ${actor.academyId} AND p.id = ${id} AND p.deleted_at IS NULL ${sameStudent}`);
       if (found === undefined) throw notFound();
     }
-  };
-  /** The student whose it is, held until the transaction ends; null of what is the academy's own. */
-  const holdOwner = async (tx: Queries, actor: Actor, said: Said): Promise<string | null> => {
-    if (!ofStudent) return null;
-    const student = await lockStudent(tx, actor, String(said['studentId']));
-    await requireConsent(tx, actor, student, { scope: 'records' });
-    return student.id;
   };
 
   const requireNothingLost = (before: Said, said: Said): void => {
@@ -134,9 +159,20 @@ export function recordsOf<Input extends Revised, View extends Stored>(
     throw new DocumentRefused([{ code: 'not-allowed', path: `/${kind.appends?.field ?? ''}`, message }]);
   };
 
-  const store = async (tx: Queries, actor: Actor, id: string, input: Input): Promise<void> => {
-    const { revision } = input;
-    const said = toRow(id, input);
+  /** A transaction that changes one of them: of a student's, with the student held. */
+  const changing = <T>(
+    db: Database,
+    actor: Actor,
+    studentId: string | null,
+    work: (tx: Queries, student: LockedStudent | null) => Promise<T>,
+  ): Promise<T> =>
+    studentId === null ? db.inTransaction((tx) => work(tx, null)) : aboutStudent(db, actor, studentId, work);
+
+  const store = async (
+    { tx, actor, student, beforeNew }: Changing,
+    id: string,
+    { said, revision }: { readonly said: Said; readonly revision: number },
+  ): Promise<void> => {
     const before = await findRow(tx, actor, id);
     if (before !== undefined && isDeepStrictEqual(content(before), content(said))) return;
     if (before !== undefined && revision === 0) throw new MovedOn();
@@ -144,17 +180,41 @@ export function recordsOf<Input extends Revised, View extends Stored>(
     if (before !== undefined) requireNothingLost(before, said);
     // What is one student's never becomes another's.
     if (before !== undefined && ofStudent && before['studentId'] !== said['studentId']) throw notFound();
-    const studentId = await holdOwner(tx, actor, said);
-    await requireParents(tx, actor, said);
+    if (student !== null) await requireConsent(tx, actor, student, { scope: 'records' });
+    await requireParents(tx, actor, { before, said });
+    if (revision === 0) await beforeNew?.(tx);
     if (revision === 0) await insertRow(tx, actor, id, said);
     else if (!(await updateRow(tx, actor, { id, revision }, said))) throw new MovedOn();
     await recordChange(tx, actor, {
       kind: kind.name,
       id,
       revision: revision + 1,
-      studentId,
+      studentId: student?.id ?? null,
       action: 'changed',
     });
+  };
+
+  const saveAsked = async (
+    db: Database,
+    actor: Actor,
+    { id, input, beforeNew }: AskedSave<Input>,
+  ): Promise<View> => {
+    try {
+      const said = toRow(id, input);
+      const { revision } = input;
+      await changing(db, actor, ofStudent ? String(said['studentId']) : null, (tx, student) =>
+        store({ tx, actor, student, beforeNew }, id, { said, revision }),
+      );
+    } catch (error) {
+      if (!(error instanceof MovedOn) && !isDuplicate(error)) throw error;
+      // What stands now is what they have to see; the transaction saw what stood when it began.
+      const row = await findRow(db, actor, id);
+      if (row === undefined) throw notFound();
+      if (!isDeepStrictEqual(content(row), content(toRow(id, input)))) throw conflict(kind.name, toView(row));
+    }
+    const saved = await find(db, actor, id);
+    if (saved === undefined) throw notFound();
+    return saved;
   };
 
   return {
@@ -165,21 +225,8 @@ export function recordsOf<Input extends Revised, View extends Stored>(
     },
     find,
     insert: (db, actor, id, input) => insertRow(db, actor, id, toRow(id, input)),
-    save: async (db, actor, id, input) => {
-      try {
-        await db.inTransaction((tx) => store(tx, actor, id, input));
-      } catch (error) {
-        if (!(error instanceof MovedOn) && !isDuplicate(error)) throw error;
-        // What stands now is what they have to see; the transaction saw what stood when it began.
-        const row = await findRow(db, actor, id);
-        if (row === undefined) throw notFound();
-        if (!isDeepStrictEqual(content(row), content(toRow(id, input))))
-          throw conflict(kind.name, toView(row));
-      }
-      const saved = await find(db, actor, id);
-      if (saved === undefined) throw notFound();
-      return saved;
-    },
+    save: (db, actor, id, input) => saveAsked(db, actor, { id, input }),
+    saveAsked,
     setDeleted: async (db, actor, id, deleted) => {
       const student = ofStudent ? sql`t.student_id` : sql`NULL`;
       const known = await db.maybeOne<{ studentId: string | null }>(
@@ -187,8 +234,8 @@ export function recordsOf<Input extends Revised, View extends Stored>(
       );
       if (known === undefined) throw notFound();
       const { studentId } = known;
-      await db.inTransaction(async (tx) => {
-        if (studentId !== null) await lockStudent(tx, actor, studentId);
+      await changing(db, actor, studentId, async (tx, student) => {
+        if (student !== null && !deleted) await requireConsent(tx, actor, student, { scope: 'records' });
         const change = deleted
           ? sql`deleted_at = UTC_TIMESTAMP(3) WHERE deleted_at IS NULL`
           : sql`deleted_at = NULL WHERE deleted_at IS NOT NULL`;

@@ -7,14 +7,18 @@ import { isDuplicate } from '../database/trouble.ts';
 import { type Actor } from '../access/actor.ts';
 import { conflict, notFound, Problem } from '../problems/problem.ts';
 import { refused } from '../http/query.ts';
-import { lockStudent } from '../access/lock-student.ts';
+import { aboutStudent } from '../access/lock-student.ts';
 import { type ChangedRecords } from '../records/record-store.ts';
 import { findStudent, insertStudent, setStudentDeleted, updateStudent } from './student-repository.ts';
 
-function notesBeforeConsent(): Problem {
+/** Of someone who is not of age only who they are is kept before a guardian has consented. @throws Problem 422 */
+function requireOnlyWho({ notes, dominantEye, statureMm, shoeMm }: StudentInput): void {
+  const told = Object.entries({ notes: notes === '' ? undefined : notes, dominantEye, statureMm, shoeMm });
+  const first = told.find(([, value]) => value !== undefined && value !== null)?.[0];
+  if (first === undefined) return;
   const message =
     'Not of age: leave this empty until the guardian’s consent to records is on the student’s page.';
-  return refused('/notes', message, 'consent-needed');
+  throw refused(`/${first}`, message, 'consent-needed');
 }
 
 function says(view: StudentView, input: StudentInput): boolean {
@@ -84,7 +88,7 @@ async function saveStudent(
     try {
       await db.inTransaction(async (tx) => {
         await requireNotErased(tx, actor, id);
-        if (input.minor && input.notes !== '') throw notesBeforeConsent();
+        if (input.minor) requireOnlyWho(input);
         await insertStudent(tx, actor, id, input);
         await recordChange(tx, actor, changeOf(id, 1));
       });
@@ -95,8 +99,7 @@ async function saveStudent(
       if (!says(existing, input)) throw conflict('student', existing);
     }
   } else {
-    await db.inTransaction(async (tx) => {
-      await lockStudent(tx, actor, id);
+    await aboutStudent(db, actor, id, async (tx) => {
       const before = await findStudent(tx, actor, id);
       if (before === undefined) throw notFound();
       if (says(before, input)) return;
@@ -112,10 +115,33 @@ async function saveStudent(
   return saved;
 }
 
-/** Takes away or, with `false`, brings back. @throws Problem 404 where there was nobody to change */
+/**
+ * With a student comes back what was kept of them: of someone who is not of age only while a consent stands. Somebody of
+ * whom there is nothing but who they are comes back all the same. The row is held: it was just changed.
+ *
+ * @throws Problem 409 where no consent stands
+ */
+async function requireConsentToComeBack(tx: Queries, actor: Actor, id: string): Promise<void> {
+  const student = await findStudent(tx, actor, id);
+  if (student === undefined) throw notFound();
+  const { notes, dominantEye, statureMm, shoeMm } = student;
+  const isBare = notes === '' && [dominantEye, statureMm, shoeMm].every((value) => value === null);
+  const lesson = await tx.maybeOne(
+    sql`SELECT id FROM lesson WHERE academy_id = ${actor.academyId} AND student_id = ${id} LIMIT 1`,
+  );
+  if (isBare && lesson === undefined) return;
+  await requireConsent(tx, actor, student, { scope: 'records' });
+}
+
+/**
+ * Takes away or, with `false`, brings back.
+ *
+ * @throws Problem 404 where there was nobody to change, 409 where they would come back without a guardian's consent
+ */
 async function setDeleted(db: Database, actor: Actor, id: string, deleted: boolean): Promise<void> {
   await db.inTransaction(async (tx) => {
     if (!(await setStudentDeleted(tx, actor, id, deleted))) throw notFound();
+    if (!deleted) await requireConsentToComeBack(tx, actor, id);
     const action = deleted ? 'deleted' : 'restored';
     await recordChange(tx, actor, { kind: 'student', id, revision: null, studentId: id, action });
   });

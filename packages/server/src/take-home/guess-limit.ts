@@ -6,19 +6,20 @@ import { tryCount } from '../http/try-count.ts';
 const MINUTE_S = 60;
 const WRONG_TOKENS = 20;
 
-/** How often a link may be guessed from one device address. */
+/**
+ * How often a link may be guessed from one device address. Only what opens nothing counts: whoever shares an address with
+ * somebody who guesses still opens their own.
+ */
 export interface GuessLimit {
-  /** Counts a try before the link is looked for. @throws Problem 429 when too many have opened nothing */
-  begin(ip: string): Promise<void>;
-  /** The link opened: it was no guess. */
-  opened(ip: string): Promise<void>;
+  /** Counts a token that opened nothing. @throws Problem 429 when there were too many: nobody learns then what they open */
+  missed(ip: string): Promise<void>;
 }
 
 /** Guesses are counted per device address. */
 export function guessLimit(db: Database): GuessLimit {
   const guesses = tryCount(db, { kind: 'student-link', most: WRONG_TOKENS });
   return {
-    begin: async (ip) => {
+    missed: async (ip) => {
       const waitS = await guesses.take(addressKey(ip));
       if (waitS === 0) return;
       throw new Problem({
@@ -28,6 +29,5 @@ export function guessLimit(db: Database): GuessLimit {
         retryAfterS: waitS,
       });
     },
-    opened: (ip) => guesses.giveBack(addressKey(ip)),
   };
 }

@@ -7,7 +7,7 @@ import { type Database } from '../database/database.ts';
 import { isDuplicate } from '../database/trouble.ts';
 import { conflict, notFound } from '../problems/problem.ts';
 import { type ChangedRecords } from '../records/record-store.ts';
-import { lockStudent } from '../access/lock-student.ts';
+import { aboutStudent } from '../access/lock-student.ts';
 import {
   findHandOut,
   insertHandOut,
@@ -42,8 +42,7 @@ async function saveHandOut(
   const { studentId } = check;
   const { revision } = input;
   try {
-    await db.inTransaction(async (tx) => {
-      const student = await lockStudent(tx, actor, studentId);
+    await aboutStudent(db, actor, studentId, async (tx, student) => {
       const existing = await findHandOut(tx, actor, id);
       if (existing !== undefined && says(existing, input)) return;
       if (revision === 0 && existing !== undefined) throw conflict('hand-out', existing);
@@ -72,8 +71,8 @@ async function saveHandOut(
 async function setDeleted(db: Database, actor: Actor, id: string, deleted: boolean): Promise<void> {
   const studentId = await studentOfHandOut(db, actor, id);
   if (studentId === undefined) throw notFound();
-  await db.inTransaction(async (tx) => {
-    await lockStudent(tx, actor, studentId);
+  await aboutStudent(db, actor, studentId, async (tx, student) => {
+    if (!deleted) await requireConsent(tx, actor, student, { scope: 'records' });
     if (!(await setHandOutDeleted(tx, actor, id, deleted))) throw notFound();
     const action = deleted ? 'deleted' : 'restored';
     await recordChange(tx, actor, { kind: 'hand-out', id, revision: null, studentId, action });

@@ -1,5 +1,5 @@
 import { type PracticeDoneInput, validatePracticeDoneInput } from '@lotrecht/records';
-import { type Database } from '../database/database.ts';
+import { type Database, type Queries } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
 import { Problem } from '../problems/problem.ts';
 import { practiceDone } from '../records/index.ts';
@@ -25,12 +25,11 @@ export async function savePractice(
 ): Promise<void> {
   requireLately('doneOn', input.doneOn);
   const actor = actorOfLink(link);
-  if ((await practiceDone.find(db, actor, id)) === undefined) await requireRoom(db, link);
-  await practiceDone.save(db, actor, id, input);
+  await practiceDone.saveAsked(db, actor, { id, input, beforeNew: (tx) => requireRoom(tx, link) });
 }
 
 /** @throws Problem 429 */
-async function requireRoom(db: Database, { academyId, studentId }: OpenStudentLink): Promise<void> {
+async function requireRoom(db: Queries, { academyId, studentId }: OpenStudentLink): Promise<void> {
   const { lately } = await db.one<{ lately: number }>(sql`
     SELECT COUNT(*) AS lately FROM practice_done
     WHERE academy_id = ${academyId} AND student_id = ${studentId}

@@ -3,7 +3,7 @@ import { type CheckDocument, type Circumstances, type SelfCheckInput } from '@lo
 import { logChange, recordChange } from '../changes/record-change.ts';
 import { requireConsent } from '../consents/require-consent.ts';
 import { Problem } from '../problems/problem.ts';
-import { lockStudent } from '../access/lock-student.ts';
+import { aboutStudent, type LockedStudent } from '../access/lock-student.ts';
 import { addVersion, insertCheck, listLastLessonChecks } from '../checks/check-repository.ts';
 import { type Database, type Queries } from '../database/database.ts';
 import { isDuplicate } from '../database/trouble.ts';
@@ -23,6 +23,7 @@ const MOST_A_DAY = 30;
 /**
  * Keeps what a student has read at home, once: sent again under the same id it changes nothing.
  *
+ * @throws Problem 409 where the id is another record's
  * @throws DocumentRefused for a reading that cannot be, and for a day that cannot have been
  */
 export async function saveSelfCheck(
@@ -33,21 +34,39 @@ export async function saveSelfCheck(
 ): Promise<void> {
   requireLately('takenOn', input.takenOn);
   try {
-    await db.inTransaction((tx) => store(tx, link, id, input));
+    await aboutStudent(db, actorOfLink(link), link.studentId, (tx, student) =>
+      store({ tx, link, student }, id, input),
+    );
   } catch (error) {
-    if (!isDuplicate(error)) throw error;
+    throw isDuplicate(error) ? idTaken() : error;
   }
 }
 
-async function store(tx: Queries, link: OpenStudentLink, id: string, input: SelfCheckInput): Promise<void> {
+/** Nothing of it is kept, and that is said: a phone that was told so asks for another id. */
+function idTaken(): Problem {
+  return new Problem({
+    status: 409,
+    code: 'id-taken',
+    title: 'Something else is kept under this id. Nothing was kept; send it under a new one.',
+  });
+}
+
+interface AtHome {
+  readonly tx: Queries;
+  readonly link: OpenStudentLink;
+  readonly student: LockedStudent;
+}
+
+async function store({ tx, link, student }: AtHome, id: string, input: SelfCheckInput): Promise<void> {
   const { academyId, studentId } = link;
   const actor = actorOfLink(link);
-  const student = await lockStudent(tx, actor, studentId);
-  if (
-    (await tx.maybeOne(sql`SELECT id FROM self_check WHERE academy_id = ${academyId} AND id = ${id}`)) !==
-    undefined
-  )
+  const before = await tx.maybeOne<{ studentId: string }>(
+    sql`SELECT student_id AS studentId FROM self_check WHERE academy_id = ${academyId} AND id = ${id}`,
+  );
+  if (before !== undefined) {
+    if (before.studentId !== studentId) throw idTaken();
     return;
+  }
   await requireConsent(tx, actor, student, { scope: 'records', reader: 'student' });
   await requireRoom(tx, link, input.takenOn);
   const checkId = input.reading === undefined ? null : id;

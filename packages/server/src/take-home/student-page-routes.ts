@@ -69,15 +69,12 @@ function tokenIn(ctx: AppContext): string {
 /** What a student's link opens. The secret comes in a header: no address, log or referrer ever holds it. */
 export function studentPageRoutes(db: Database, guesses: GuessLimit): readonly Route[] {
   const openLink = async (ctx: AppContext): Promise<OpenStudentLink> => {
-    await guesses.begin(ctx.ip);
     const token = tokenIn(ctx);
     const link = token === '' ? undefined : await findOpenStudentLink(db, token);
-    if (link === undefined) {
-      noteSecurity(ctx, 'student-link-failed');
-      throw closed();
-    }
-    await guesses.opened(ctx.ip);
-    return link;
+    if (link !== undefined) return link;
+    noteSecurity(ctx, 'student-link-failed');
+    await guesses.missed(ctx.ip);
+    throw closed();
   };
 
   const show = async (ctx: AppContext): Promise<void> => {
@@ -151,11 +148,12 @@ export function studentPageRoutes(db: Database, guesses: GuessLimit): readonly R
       access: 'public',
       audit: { nothing: 'days alone, without a name or a finding' },
       handle: async (ctx) => {
-        await guesses.begin(ctx.ip);
         const token = String(ctx.params['token']).replace(/\.ics$/, '');
         const link = CALENDAR_TOKEN.test(token) ? await findOpenCalendar(db, token) : undefined;
-        if (link === undefined) throw closed();
-        await guesses.opened(ctx.ip);
+        if (link === undefined) {
+          await guesses.missed(ctx.ip);
+          throw closed();
+        }
         const actor = actorOfLink(link);
         const plan = await newestPlan(db, actor, link.studentId);
         const nextOn = await nextLessonOn(db, actor, link.studentId);

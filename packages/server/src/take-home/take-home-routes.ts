@@ -25,7 +25,7 @@ import { requireActor } from '../http/require-actor.ts';
 import { putLetter } from '../post/post-box-repository.ts';
 import { findLesson, nextLessonOn } from '../lessons/lesson-repository.ts';
 import { answerPrint, type Printer } from '../printing/printer.ts';
-import { lockStudent } from '../access/lock-student.ts';
+import { aboutStudent } from '../access/lock-student.ts';
 import { lookAtStudent } from '../students/look-at-student.ts';
 import { findStudent } from '../students/student-repository.ts';
 import { fadingOfStored, newestPlan } from './plan-page.ts';
@@ -92,8 +92,8 @@ export function takeHomeRoutes({ db, origins, printer }: TakeHomeDependencies): 
     if (student === undefined) throw notFound();
     const { academy } = await describeActor(db, actor, false);
     const opensAt = `${origins.letters}/h#`;
-    const made = await db.inTransaction(async (tx) => {
-      await requireConsent(tx, actor, await lockStudent(tx, actor, id), { scope: 'link' });
+    const made = await aboutStudent(db, actor, id, async (tx, locked) => {
+      await requireConsent(tx, actor, locked, { scope: 'link' });
       const link = await insertStudentLink(tx, actor, id, input);
       // The address that is shown here at once has a secret of its own: one that goes out by letter is made then.
       await putLetter(tx, {

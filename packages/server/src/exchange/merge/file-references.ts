@@ -1,7 +1,9 @@
 import { type AcademyLine } from '@lotrecht/records';
 import { type Queries } from '../../database/database.ts';
-import { listOf, sql, type SqlFragment } from '../../database/sql.ts';
+import { declared, listOf, sql, type SqlFragment } from '../../database/sql.ts';
+import { type KindTable } from '../../records/kind.ts';
 import { KINDS } from '../../records/kinds/index.ts';
+import { NAMED_RECORDS, type NamedRecord } from '../../records/named-records.ts';
 import { type Actor } from '../../access/actor.ts';
 
 type Hand = 'right' | 'left';
@@ -32,6 +34,8 @@ export class FileReferences {
   private readonly checks = new Map<string, Check>();
   private readonly newest = new Map<string, NewestVersion>();
   private readonly withoutVersion = new Set<string>();
+  /** Records of kinds that the file or the academy has, by table and id. */
+  private readonly records = new Set<string>();
   private readonly minors = new Map<string, string>();
 
   constructor(
@@ -57,6 +61,8 @@ export class FileReferences {
       this.checks.set(line.id, { studentId, lessonId, deleted: line.deletedAt !== null });
       this.withoutVersion.add(line.id);
     }
+    if (KINDS.some(({ table }) => table === line.table) && 'id' in line)
+      this.records.add(`${line.table} ${line.id}`);
     if (line.table === 'check_version') {
       this.withoutVersion.delete(line.checkId);
       const known = this.newest.get(line.checkId);
@@ -122,14 +128,36 @@ export class FileReferences {
         return `${line.id} is a self-check of one student with a check of another, or with none.`;
       }
       default:
-        return ofStudents(line) && !this.students.has(line.studentId) ? missing() : undefined;
+        if (ofStudents(line) && !this.students.has(line.studentId)) return missing();
+        return this.misfitNamed(line);
     }
+  }
+
+  /** What a record of a kind names. */
+  private misfitNamed(line: AcademyLine): string | undefined {
+    for (const { field, parent, ofSameStudent } of namedBy(line)) {
+      const id = (line as unknown as Readonly<Record<string, unknown>>)[field];
+      if (typeof id !== 'string') continue;
+      const named = `${'id' in line ? line.id : ''} of ${line.table} names a row`;
+      const owner = this.ownerOf(parent, id);
+      if (owner === undefined) return `${named} that is not in the file.`;
+      if (ofSameStudent && 'studentId' in line && owner !== line.studentId)
+        return `${named} of ${parent} that is another student’s.`;
+    }
+    return undefined;
+  }
+
+  /** Whose a row is; null of what is the academy's, undefined where there is none. */
+  private ownerOf(table: string, id: string): string | null | undefined {
+    if (table === 'lesson') return this.lessons.get(id)?.studentId;
+    if (table === 'setup_check') return this.checks.get(id)?.studentId;
+    return this.records.has(`${table} ${id}`) ? null : undefined;
   }
 
   /** What is not in the file may be here. */
   private async lookUp(lines: readonly AcademyLine[]): Promise<void> {
     await this.lookUpStudents(lines.flatMap((l) => ('studentId' in l ? [l.studentId] : [])));
-    const lessons = lines.flatMap((l) => (l.table === 'setup_check' ? [l.lessonId] : []));
+    const lessons = lines.flatMap((l) => (l.table === 'setup_check' ? [l.lessonId] : namesOf(l, 'lesson')));
     const rows = await this.here<Lesson & { readonly id: string }>(
       lessons,
       this.lessons,
@@ -139,7 +167,27 @@ export class FileReferences {
     );
     for (const { id, studentId, deleted } of rows)
       this.lessons.set(id, { studentId, deleted: Boolean(deleted) });
-    await this.lookUpChecks(lines.flatMap((l) => ('checkId' in l && l.checkId !== null ? [l.checkId] : [])));
+    await this.lookUpChecks(
+      lines.flatMap((l) => [
+        ...('checkId' in l && l.checkId !== null ? [l.checkId] : []),
+        ...namesOf(l, 'setup_check'),
+      ]),
+    );
+    for (const { table } of KINDS)
+      await this.lookUpRecords(
+        table,
+        lines.flatMap((l) => namesOf(l, table)),
+      );
+  }
+
+  private async lookUpRecords(table: KindTable, ids: readonly string[]): Promise<void> {
+    const rows = await this.here<{ readonly id: string }>(
+      ids.filter((id) => !this.records.has(`${table} ${id}`)),
+      new Map(),
+      (some) =>
+        sql`SELECT id FROM ${declared(table)} WHERE academy_id = ${this.actor.academyId} AND id IN (${some})`,
+    );
+    for (const { id } of rows) this.records.add(`${table} ${id}`);
   }
 
   private async lookUpStudents(ids: readonly string[]): Promise<void> {
@@ -181,6 +229,19 @@ export class FileReferences {
 }
 
 const AT_ONCE = 200;
+
+/** The fields by which a line of a kind names other records. */
+function namedBy(line: AcademyLine): readonly NamedRecord[] {
+  return NAMED_RECORDS.filter(({ kind }) => kind.table === line.table);
+}
+
+/** The rows of a table that a line of a kind names. */
+function namesOf(line: AcademyLine, table: KindTable): readonly string[] {
+  return namedBy(line).flatMap(({ field, parent }) => {
+    const id = (line as unknown as Readonly<Record<string, unknown>>)[field];
+    return parent === table && typeof id === 'string' ? [id] : [];
+  });
+}
 
 /** Whether a line is a record of a kind that students have. */
 function ofStudents(line: AcademyLine): line is Extract<AcademyLine, { readonly studentId: string }> {

@@ -20,6 +20,7 @@ import { openPrinter, type Printer } from './printing/printer.ts';
 import { answerErrors } from './http/errors.ts';
 import { healthRoutes } from './http/health-routes.ts';
 import { readJsonBody, requireFile } from './http/json-body.ts';
+import { Later } from './http/later.ts';
 import { notFound, Problem } from './problems/problem.ts';
 import { limitRequests } from './http/request-rate.ts';
 import { logRequests } from './http/request-log.ts';
@@ -68,6 +69,8 @@ export interface AppDependencies {
   readonly printer?: Printer;
   /** Default: threads of its own, begun when one is first wanted. */
   readonly answerer?: Answerer;
+  /** What goes on behind answers; whoever closes the database waits for it. */
+  readonly later?: Later;
   /** Whether the server is on its way down: connections are closed behind their answers. Default: never. */
   readonly draining?: () => boolean;
   /** Whether the database has every migration that this server knows. Default: it has. */
@@ -83,6 +86,7 @@ export type RouteDependencies = Pick<
   readonly answerer: Answerer;
   readonly limits: SignInLimits;
   readonly guesses: GuessLimit;
+  readonly later: Later;
 };
 
 /** Every route there is, as data. */
@@ -95,13 +99,14 @@ export function allRoutes({
   setupCode,
   limits,
   guesses,
+  later,
   migrated = () => true,
 }: RouteDependencies): readonly Route[] {
   const uploads = uploadPlaces();
   return [
     ...healthRoutes(db, migrated),
     ...identityRoutes({ db, setupCode, limits }),
-    ...passwordRoutes({ db, origins, limits }),
+    ...passwordRoutes({ db, origins, limits, later }),
     ...auditRoutes(db),
     ...syncRoutes(db),
     ...studentRoutes(db, recomputeForHand),
@@ -151,7 +156,8 @@ export function createApp(deps: AppDependencies): Koa<RequestState> {
   const guesses = guessLimit(deps.db);
   const printer = deps.printer ?? openPrinter();
   const answerer = deps.answerer ?? openAnswerer();
-  for (const route of allRoutes({ ...deps, printer, answerer, limits, guesses })) {
+  const later = deps.later ?? new Later();
+  for (const route of allRoutes({ ...deps, printer, answerer, limits, guesses, later })) {
     const readBody = route.body === undefined ? readJsonBody() : requireFile(route.body);
     router[route.method](route.path, guard(route), readBody as never, async (ctx) => {
       if (route.path.startsWith('/api/')) ctx.set('Cache-Control', 'no-store');

@@ -9,6 +9,7 @@ import { migrate, MigrationError } from './database/migrate.ts';
 import { isUnreachable } from './database/trouble.ts';
 import { sweepUploads } from './exchange/file-upload.ts';
 import { keepHouse } from './housekeeping.ts';
+import { Later } from './http/later.ts';
 import { redirectToHttps } from './http/redirect.ts';
 import { anyAcademyExists } from './identity/instructor-repository.ts';
 import { type LogLines, openLog } from './log-lines.ts';
@@ -32,7 +33,9 @@ async function main(): Promise<void> {
   let isMigrated = false;
   let stopping = false;
   const tombstones = config.erasedFile === undefined ? NO_TOMBSTONES : tombstonesIn(config.erasedFile);
+  const later = new Later();
   const app = createApp({
+    later,
     ...config,
     db,
     logger,
@@ -57,7 +60,8 @@ async function main(): Promise<void> {
     setTimeout(() => servers.forEach((server) => server.closeIdleConnections()), IDLE_GRACE_MS).unref();
     servers[0]?.once('close', () => {
       // Whatever cannot be closed or written keeps nobody from ending.
-      void Promise.allSettled([Promise.race([db.close(), sleep(IDLE_GRACE_MS)]), log.flush()]).then(() =>
+      const closed = later.settled().then(() => db.close());
+      void Promise.allSettled([Promise.race([closed, sleep(IDLE_GRACE_MS)]), log.flush()]).then(() =>
         endNow(0),
       );
     });

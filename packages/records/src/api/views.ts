@@ -323,7 +323,8 @@ export interface AcademyEventView {
     | 'retention-set'
     | 'invited'
     | 'invitation-closed'
-    | 'consent-confirmed';
+    | 'consent-confirmed'
+    | 'signed-out';
   /** What it was done with, for a person; never a student. */
   readonly detail: string;
 }

@@ -2,13 +2,17 @@ import { type Refusal } from './document-refused.ts';
 
 /** Half of a surrogate pair: no character, refused by databases and mail alike. */
 const HALF_CHARACTER = /\p{Surrogate}/u;
+/** What is no line break or tab and cannot be seen, or turns around what stands beside it on a sheet, a page, a list. */
+const HIDDEN = /(?![\n\r\t])\p{Cc}|[\u202A-\u202E\u2066-\u2069]/u;
 
-/** Texts that are no text: JSON may carry half a character, which nothing can store or show. */
+const isBroken = (text: string): boolean => HALF_CHARACTER.test(text) || HIDDEN.test(text);
+
+/** Texts that are no text: JSON may carry half a character, or what steers a screen, which nothing can show. */
 export function brokenTexts(value: unknown, path = ''): readonly Refusal[] {
   if (typeof value === 'string') {
-    return HALF_CHARACTER.test(value)
-      ? [{ code: 'broken-text', path, message: 'This text holds half a character. Type it again.' }]
-      : [];
+    if (!isBroken(value)) return [];
+    const holds = HALF_CHARACTER.test(value) ? 'half a character' : 'a character that cannot be seen';
+    return [{ code: 'broken-text', path, message: `This text holds ${holds}. Type it again.` }];
   }
   if (typeof value !== 'object' || value === null) return [];
   return Object.entries(value).flatMap(([key, item]) => brokenTexts(item, `${path}/${key}`));
@@ -16,7 +20,7 @@ export function brokenTexts(value: unknown, path = ''): readonly Refusal[] {
 
 /** Whether there is any such text: a look without paths, because nearly always there is none. */
 export function hasBrokenText(value: unknown): boolean {
-  if (typeof value === 'string') return HALF_CHARACTER.test(value);
+  if (typeof value === 'string') return isBroken(value);
   if (typeof value !== 'object' || value === null) return false;
   return Array.isArray(value) ? value.some(hasBrokenText) : Object.values(value).some(hasBrokenText);
 }

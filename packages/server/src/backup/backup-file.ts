@@ -5,7 +5,7 @@ import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { createGunzip, createGzip } from 'node:zlib';
 import { type Database } from '../database/database.ts';
-import { LineTooLong, textLines } from '../exchange/text-lines.ts';
+import { UnreadableLines, textLines } from '../exchange/text-lines.ts';
 import { dumpDatabase, type DumpedLine, migrationsOf } from './dump.ts';
 
 /** The first line of a backup. */
@@ -102,7 +102,7 @@ export async function verifyBackup(file: string): Promise<VerifiedBackup> {
     if (error instanceof BackupError) throw error;
     const { code = '' } = error as NodeJS.ErrnoException;
     if (code === 'ENOENT') throw new BackupError(`There is no file ${file}.`);
-    if (code.startsWith('Z_') || error instanceof SyntaxError || error instanceof LineTooLong)
+    if (code.startsWith('Z_') || error instanceof SyntaxError || error instanceof UnreadableLines)
       throw new BackupError('This is no backup, or one that is damaged or cut off.');
     throw error;
   }

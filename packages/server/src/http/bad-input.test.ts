@@ -49,6 +49,7 @@ describe('a check that cannot be a measurement', () => {
 });
 
 describe('a body that is no request', () => {
+  const student = { revision: 0, name: 'Runa Feldt', handedness: 'right', minor: false, notes: '' };
   const address = (): string => `/api/students/${randomUUID()}`;
 
   it.each([
@@ -62,6 +63,44 @@ describe('a body that is no request', () => {
     expect([status, 400]).toContain(answer.status);
     expect(answer.body).toHaveProperty('code');
     expect(JSON.stringify(answer.body)).not.toMatch(/node_modules|at \w+ \(|SELECT/);
+  });
+
+  it.each([
+    ['nested without end', `${'['.repeat(20_000)}${']'.repeat(20_000)}`, 'too-deep'],
+    ['an object nested without end', `${'{"a":'.repeat(20_000)}1${'}'.repeat(20_000)}`, 'too-deep'],
+    ['a name with a NUL', JSON.stringify({ ...student, name: 'Ru\u0000na' }), 'broken-text'],
+    ['a name that turns around', JSON.stringify({ ...student, name: 'Runa \u202E' }), 'broken-text'],
+  ])('%s is refused', async (_name, body, code) => {
+    const answer = await client.put(address(), body, { 'Content-Type': 'application/json' });
+    expect(answer.status).toBe(422);
+    expect(JSON.stringify(answer.body)).toContain(code);
+  });
+
+  it.each(['gzip', 'br', 'deflate', 'compress'])('packed as %s is refused', async (encoding) => {
+    const answer = await client.put(address(), JSON.stringify(student), { 'Content-Encoding': encoding });
+    expect(answer).toMatchObject({ status: 415, body: { code: 'packed' } });
+  });
+
+  it.each(['hasOwnProperty', 'constructor', 'prototype', 'toString'])(
+    'a part that names %s is refused at it, and nothing of it is dropped in silence',
+    async (name) => {
+      const page = await client.get(`/api/students/${ids.studentId}`);
+      const { revision } = (page.body as { readonly student: { readonly revision: number } }).student;
+      const part = `{"revision":${revision},"${name}":{"a":1},"notes":"read on"}`;
+      const answer = await client.send('PATCH', `/api/students/${ids.studentId}`, part, {
+        'Content-Type': 'application/merge-patch+json',
+      });
+      expect(answer).toMatchObject({ status: 422, body: { errors: [{ path: `/${name}` }] } });
+    },
+  );
+
+  it('a part that names __proto__ is refused as a whole', async () => {
+    const answer = await client.send(
+      'PATCH',
+      `/api/students/${ids.studentId}`,
+      '{"revision":1,"__proto__":{}}',
+    );
+    expect(answer.status).toBe(400);
   });
 
   it('in another type is refused', async () => {

@@ -25,9 +25,36 @@ export function readJsonBody(): AppMiddleware {
         title: 'Send JSON with Content-Type: application/json.',
       });
     }
+    requireUnpacked(ctx);
     await inTime(parse(ctx, async () => undefined));
+    requireShallow((ctx.request as unknown as { body?: unknown }).body);
     return next();
   };
+}
+
+/** Our pages pack nothing; what is packed may be broken, of a kind that is not known, or a thousand times as large. */
+function requireUnpacked(ctx: Pick<AppContext, 'get'>): void {
+  const encoding = ctx.get('content-encoding');
+  if (encoding === '' || encoding === 'identity') return;
+  const title = 'What was sent is packed. Send it as it is, without Content-Encoding.';
+  throw new Problem({ status: 415, code: 'packed', title });
+}
+
+/** Deeper than anything of ours nests. */
+const DEEPEST = 64;
+
+/** What nests without end would end whoever walks through it. @throws Problem 422 */
+function requireShallow(body: unknown): void {
+  let level: unknown[] = [body];
+  for (let depth = 0; level.length > 0; depth++) {
+    if (depth > DEEPEST) {
+      const title = `What was sent nests deeper than ${DEEPEST} levels; nothing of ours does.`;
+      throw new Problem({ status: 422, code: 'too-deep', title });
+    }
+    level = level.flatMap((value) =>
+      typeof value === 'object' && value !== null ? (Object.values(value) as unknown[]) : [],
+    );
+  }
 }
 
 /** A body that dribbles in is waited for so long. */

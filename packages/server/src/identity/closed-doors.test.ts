@@ -93,6 +93,7 @@ describe('secrets of letters', () => {
     });
     const invited = await postBox.lastToken(app.db);
     await app.client().post('/api/password-forgotten', { email: boss.email });
+    await app.settled();
     const reset = await postBox.lastToken(app.db);
     expect([invited.length, reset.length]).toEqual([43, 43]);
     const post = JSON.stringify((await boss.client.get('/api/post')).body);
@@ -111,6 +112,7 @@ describe('secrets of letters', () => {
     const boss = await app.signedIn(await app.academy('Of resets'), 'head');
     const ask = async (): Promise<string> => {
       await app.client().post('/api/password-forgotten', { email: boss.email });
+      await app.settled();
       return await postBox.lastToken(app.db);
     };
     const use = async (token: string, password: string): Promise<number> =>

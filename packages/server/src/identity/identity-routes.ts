@@ -17,7 +17,7 @@ import {
   insertAcademy,
   insertInstructor,
 } from './instructor-repository.ts';
-import { hashPassword, passwordFits } from './passwords.ts';
+import { hashChosen, passwordFits } from './passwords.ts';
 import { isKnownDevice, rememberDevice } from './known-device-repository.ts';
 import { beginTry, ownTry } from './password-try.ts';
 import { requireActor } from '../http/require-actor.ts';
@@ -156,7 +156,7 @@ export function identityRoutes({ db, setupCode, limits }: IdentityDependencies):
         ],
       });
     }
-    const passwordHash = await hashPassword(input.password);
+    const passwordHash = await hashChosen(input.password);
     await limits.succeeded(attempt);
     const actor = await db.inTransaction(async (tx) => {
       // One at a time: the code that was sent six times at once makes one academy.

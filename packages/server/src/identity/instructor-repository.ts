@@ -94,6 +94,19 @@ export async function listInstructors(db: Queries, academyId: string): Promise<r
   }));
 }
 
+/** Who an instructor is, where letters go. */
+export type Person = Pick<InstructorView, 'name' | 'role'> & { readonly email: string };
+
+/** Who an instructor of an academy is. */
+export function findPerson(
+  db: Queries,
+  { academyId, instructorId }: Pick<Actor, 'academyId' | 'instructorId'>,
+): Promise<Person | undefined> {
+  return db.maybeOne<Person>(
+    sql`SELECT email, name, role FROM instructor WHERE academy_id = ${academyId} AND id = ${instructorId}`,
+  );
+}
+
 /** Lets an instructor sign in no more, or again. @returns who it is, or why nothing was done */
 export async function setSuspended(
   tx: Queries,

@@ -35,7 +35,8 @@ describe('passwords that are tried', () => {
       Array.from({ length: AT_ONCE }, (_, i) => tryFrom('203.0.113.9', `guess ${i}`)),
     );
     expect(count(all, 401)).toBeLessThanOrEqual(10);
-    expect(count(all, 401) + count(all, 429)).toBe(AT_ONCE);
+    // On a machine that has much else to do, some are told to come back; none is let through.
+    expect(count(all, 401) + count(all, 429) + count(all, 503)).toBe(AT_ONCE);
   });
 
   it('from thirty addresses on one account: at most thirty are looked at, and nobody is locked out', async () => {
@@ -82,7 +83,7 @@ describe('passwords that are tried', () => {
 });
 
 describe('student links that are guessed', () => {
-  it('a hundred at once: at most twenty are looked for', async () => {
+  it('a hundred at once: at most twenty are told that they open nothing', async () => {
     const all = await Promise.all(
       Array.from({ length: 100 }, (_, i) =>
         app.client().send('GET', '/api/take-home', undefined, {
@@ -107,6 +108,7 @@ describe('letters with a new password', () => {
     for (let i = 0; i < 30; i++) {
       const headers = { 'X-Forwarded-For': `203.0.113.${i}` };
       const answer = await app.client().send('POST', '/api/password-forgotten', { email }, headers);
+      await app.settled();
       expect(answer.status).toBe(202);
     }
     await postBox.deliver(app.db);

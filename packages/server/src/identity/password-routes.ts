@@ -12,6 +12,7 @@ import { type AppContext } from '../http/context.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idParam } from '../http/params.ts';
 import { notFound, Problem } from '../problems/problem.ts';
+import { type Later } from '../http/later.ts';
 import { type PublicOrigins } from '../http/public-origin.ts';
 import { type Route } from '../http/route.ts';
 import { noteSecurity, typedAccount } from '../http/security-log.ts';
@@ -21,6 +22,7 @@ import {
   findAddress,
   findByEmail,
   findPasswordHash,
+  findPerson,
   giveAddress,
   insertInstructor,
   listInstructors,
@@ -37,7 +39,7 @@ import {
 } from './one-time-link-repository.ts';
 import { askForReset, beginTry, ownTry } from './password-try.ts';
 import { isStandInAddress } from './stand-in-address.ts';
-import { hashPassword, passwordFits } from './passwords.ts';
+import { hashChosen, passwordFits } from './passwords.ts';
 import { requireActor } from '../http/require-actor.ts';
 import { setSessionCookie } from './session-cookie.ts';
 import { closeAllSessions, openSession } from './session-repository.ts';
@@ -45,12 +47,15 @@ import { type SignInLimits } from './sign-in-limits.ts';
 
 const INVITATION_HOURS = 7 * 24;
 const RESET_HOURS = 1;
+/** For whoever did not change it themselves: letters are not read within the hour. */
+const WAY_BACK_HOURS = 24;
 
 /** What passwords, invitations and links need. */
 export interface PasswordDependencies {
   readonly db: Database;
   readonly origins: PublicOrigins;
   readonly limits: SignInLimits;
+  readonly later: Later;
 }
 
 /** Letters to one account within an hour: whoever asks for more fills somebody's post. */
@@ -58,7 +63,7 @@ const RESETS_AN_HOUR = 5;
 const HOUR_S = 3_600;
 
 /** Passwords, invitations of instructors, and the one-time links that both go out by. */
-export function passwordRoutes({ db, origins, limits }: PasswordDependencies): readonly Route[] {
+export function passwordRoutes({ db, origins, limits, later }: PasswordDependencies): readonly Route[] {
   const resets = tryCount(db, { kind: 'reset-letter', most: RESETS_AN_HOUR, windowS: HOUR_S });
   const linkOf = (id: string) =>
     ({ opens: 'one-time-link', id, address: `${origins.letters}/link/` }) as const;
@@ -80,19 +85,61 @@ export function passwordRoutes({ db, origins, limits }: PasswordDependencies): r
       });
     }
     await limits.succeeded(attempt);
-    const passwordHash = await hashPassword(password);
-    await db.inTransaction((tx) => replacePassword(tx, actor, passwordHash));
+    const passwordHash = await hashChosen(password);
+    await db.inTransaction(async (tx) => {
+      await replacePassword(tx, actor, passwordHash);
+      await tellOfChange(tx, actor);
+    });
     noteSecurity(ctx, 'password-changed', actor.instructorId);
     setSessionCookie(ctx, await openSession(db, actor, ctx.get('user-agent')));
     ctx.status = 204;
   };
 
+  /** Whoever did not change it themselves learns of it, and has a way back. */
+  const tellOfChange = async (
+    tx: Queries,
+    { academyId, instructorId }: Pick<Actor, 'academyId' | 'instructorId'>,
+  ): Promise<void> => {
+    const person = await findPerson(tx, { academyId, instructorId });
+    if (person === undefined || isStandInAddress(person.email)) return;
+    const { email, name, role } = person;
+    const link = {
+      academyId,
+      kind: 'password-reset',
+      instructorId,
+      invitedBy: null,
+      email,
+      name,
+      role,
+    } as const;
+    await putLetter(tx, {
+      academyId,
+      recipient: email,
+      subject: 'Your password was changed',
+      link: linkOf(await insertLink(tx, { ...link, hours: WAY_BACK_HOURS })),
+      body: (address) =>
+        `${name},\n\nyour password for Lotrecht was changed, and every device was signed out.\n\nIf it was not you, set a new one within a day:\n${address}\n`,
+    });
+  };
+
   const forgotten = async (ctx: AppContext): Promise<void> => {
     const { email } = bodyOf(ctx, validatePasswordForgotten);
+    // Asking is no guess at a password: it counts by itself, and by account only how many letters go out. It counts by
+    // what was typed: an address that has an account is no slower to count.
+    await askForReset(ctx, limits, typedAccount(email));
+    // The same answer for every address, and at once: nobody learns here who has an account, by its time neither.
+    ctx.status = 202;
+    ctx.body = {};
+    later.begin(
+      () => sendReset(ctx, email),
+      (error) =>
+        ctx.state.log.error({ err: error }, 'a letter with a new password could not be put into the box'),
+    );
+  };
+
+  const sendReset = async (ctx: AppContext, email: string): Promise<void> => {
     const instructor = await findByEmail(db, email);
     const account = instructor?.instructorId ?? typedAccount(email);
-    // Asking is no guess at a password: it counts by itself, and by account only how many letters go out.
-    await askForReset(ctx, limits, account);
     noteSecurity(ctx, 'reset-asked', account);
     if (instructor !== undefined && (await resets.take(account)) === 0) {
       const { academyId, instructorId, name, role } = instructor;
@@ -117,9 +164,6 @@ export function passwordRoutes({ db, origins, limits }: PasswordDependencies): r
         }),
       );
     }
-    // The same answer for every address: nobody learns here who has an account.
-    ctx.status = 202;
-    ctx.body = {};
   };
 
   const invite = async (ctx: AppContext): Promise<void> => {
@@ -166,13 +210,14 @@ export function passwordRoutes({ db, origins, limits }: PasswordDependencies): r
 
   const applyLink = async (ctx: AppContext): Promise<void> => {
     const { token, kind, academyId, instructorId, name, email, role } = await openLink(ctx);
-    const passwordHash = await hashPassword(bodyOf(ctx, validateLinkUse).password);
+    const passwordHash = await hashChosen(bodyOf(ctx, validateLinkUse).password);
     const actorId = await db.inTransaction(async (tx) => {
       if (!(await useLink(tx, token))) throw notFound();
       const person = { academyId, name, email, role, passwordHash };
       if (instructorId === null) return unlessTaken(() => insertInstructor(tx, person));
       if (kind === 'invitation') await unlessTaken(() => giveAddress(tx, instructorId, person));
       await replacePassword(tx, { academyId, instructorId }, passwordHash);
+      if (kind !== 'invitation') await tellOfChange(tx, { academyId, instructorId });
       return instructorId;
     });
     noteSecurity(ctx, 'link-used', actorId);

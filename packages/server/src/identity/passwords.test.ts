@@ -81,13 +81,16 @@ describe('an invitation', () => {
 describe('a forgotten password', () => {
   it('answers alike for a known and an unknown address, and writes to the known one only', async () => {
     const known = await app.client().post('/api/password-forgotten', { email: headEmail });
+    await app.settled();
     const unknown = await app.client().post('/api/password-forgotten', { email: 'no@one.example' });
+    await app.settled();
     expect([known.status, known.body]).toEqual([unknown.status, unknown.body]);
     expect((await head.get('/api/post')).body).toHaveLength(1);
   });
 
   it('is set anew by the link, which ends every session', async () => {
     await app.client().post('/api/password-forgotten', { email: headEmail });
+    await app.settled();
     const token = await postBox.lastToken(app.db);
     expect((await app.client().post(`/api/links/${token}`, { password: NEXT })).status).toBe(204);
     expect((await head.get('/api/session')).status).toBe(401);
@@ -105,6 +108,29 @@ describe('one’s own password', () => {
     expect((await head.put('/api/password', { current: PASSWORD, password: NEXT })).status).toBe(204);
     expect((await head.get('/api/session')).status).toBe(200);
     expect((await other.get('/api/session')).status).toBe(401);
+    // Whoever did not change it themselves learns of it, and has a way back.
+    const token = await postBox.lastToken(app.db);
+    expect(postBox.letters.at(-1)).toMatchObject({
+      recipient: headEmail,
+      subject: 'Your password was changed',
+    });
+    const back = 'a bob hangs where it hangs';
+    expect((await app.client().post(`/api/links/${token}`, { password: back })).status).toBe(204);
+    expect((await head.get('/api/session')).status).toBe(401);
+    expect((await signIn(headEmail, back)).status).toBe(200);
+  });
+
+  it('is none that anyone tries first, wherever it is chosen', async () => {
+    const common = { status: 422, body: { errors: [{ path: '/password', code: 'common-password' }] } };
+    expect(await head.put('/api/password', { current: PASSWORD, password: 'password1234' })).toMatchObject(
+      common,
+    );
+    await app.client().post('/api/password-forgotten', { email: headEmail });
+    await app.settled();
+    const token = await postBox.lastToken(app.db);
+    expect(await app.client().post(`/api/links/${token}`, { password: 'qwertyuiop12' })).toMatchObject(
+      common,
+    );
   });
 });
 
@@ -122,6 +148,19 @@ describe('sessions', () => {
     expect(listed.filter((s) => s.here)).toHaveLength(1);
     expect((await head.delete(`/api/sessions/${other?.id}`)).status).toBe(204);
     expect((await tablet.get('/api/session')).status).toBe(401);
+  });
+
+  it('of an instructor whose tablet was lost are ended by a head, and by nobody else', async () => {
+    const { client: lost, actor } = await app.signedIn(academyId, 'instructor');
+    const colleague = (await app.signedIn(academyId, 'instructor')).client;
+    const stranger = (await app.signedIn(await app.academy('Elsewhere'), 'head')).client;
+    const path = `/api/instructors/${actor.instructorId}/sessions`;
+    expect((await colleague.delete(path)).status).toBe(403);
+    expect((await stranger.delete(path)).status).toBe(404);
+    expect((await lost.get('/api/session')).status).toBe(200);
+    expect((await head.delete(path)).status).toBe(204);
+    expect((await lost.get('/api/session')).status).toBe(401);
+    expect((await head.get('/api/academy/events')).body).toMatchObject([{ action: 'signed-out' }]);
   });
 
   it('of others cannot be revoked', async () => {

@@ -9,7 +9,7 @@ import {
 import { recordEvent } from '../audit/academy-log.ts';
 import { recordChange } from '../changes/record-change.ts';
 import { lookedAt } from '../audit/note-looks.ts';
-import { lockStudent } from '../access/lock-student.ts';
+import { aboutStudent } from '../access/lock-student.ts';
 import { countOpenLinks, settleLinks } from '../take-home/student-link-repository.ts';
 import { LINES } from '../checks/lines.ts';
 import { type Database } from '../database/database.ts';
@@ -19,7 +19,8 @@ import { ID, idParam } from '../http/params.ts';
 import { notFound, Problem } from '../problems/problem.ts';
 import { matching, oneOf, pageEnd } from '../http/query.ts';
 import { type Route } from '../http/route.ts';
-import { setSuspended } from '../identity/instructor-repository.ts';
+import { findPerson, setSuspended } from '../identity/instructor-repository.ts';
+import { closeAllSessions } from '../identity/session-repository.ts';
 import { requireActor } from '../http/require-actor.ts';
 import { refreshBeforeLooking } from './refresh-standings.ts';
 import { countedCohort } from './counted-cohorts.ts';
@@ -101,8 +102,7 @@ export function rosterRoutes(db: Database): readonly Route[] {
       handle: async (ctx) => {
         const [actor, studentId] = [requireActor(ctx), idParam(ctx)];
         const { instructorId, links } = bodyOf(ctx, validateInstructorChoice);
-        await db.inTransaction(async (tx) => {
-          await lockStudent(tx, actor, studentId);
+        await aboutStudent(db, actor, studentId, async (tx) => {
           const open = await countOpenLinks(tx, actor.academyId, studentId);
           if (open > 0 && links === undefined) throw linksAreOpen(open);
           const hadBy = await moveStudent(tx, actor, { studentId, instructorId });
@@ -111,6 +111,23 @@ export function rosterRoutes(db: Database): readonly Route[] {
             await settleLinks(tx, actor.academyId, { studentId, instructorId, links });
           const own = { kind: 'student', id: studentId, revision: null, studentId } as const;
           await recordChange(tx, actor, { ...own, action: 'moved', hadBy });
+        });
+        ctx.status = 204;
+      },
+    },
+    {
+      method: 'delete',
+      path: '/api/instructors/:id/sessions',
+      access: 'head',
+      audit: { event: true },
+      handle: async (ctx) => {
+        const [actor, instructorId] = [requireActor(ctx), idParam(ctx)];
+        const { academyId } = actor;
+        await db.inTransaction(async (tx) => {
+          const person = await findPerson(tx, { academyId, instructorId });
+          if (person === undefined) throw notFound();
+          await closeAllSessions(tx, { academyId, instructorId });
+          await recordEvent(tx, actor, { action: 'signed-out', detail: person.name });
         });
         ctx.status = 204;
       },

@@ -1,4 +1,4 @@
-import { type Side } from '@lotrecht/core';
+import { type Side, sideSign } from '@lotrecht/core';
 import { radiansFromDegrees } from '@lotrecht/core/angle';
 import { type DistanceUnit, formatDistance } from './typed-length.ts';
 
@@ -80,7 +80,7 @@ export function shapeText(
   { startDeg, curveDeg }: { readonly startDeg: number; readonly curveDeg: number },
   handedness: 'right' | 'left',
 ): string {
-  const hand = handedness === 'right' ? 1 : -1;
+  const hand = sideSign(handedness);
   const [start, curve] = [hand * startDeg, hand * curveDeg];
   const starts = Math.abs(start) < OVER_DEG ? 'straight' : start < 0 ? 'pull' : 'push';
   if (Math.abs(curve) < CURVE_DEG) return starts;
@@ -131,7 +131,7 @@ export function runSentences(said: RunSaid, handedness: 'right' | 'left', told: 
     `${count} balls: started ${asideText(start.meanDeg, told)}, came down ${asideText(finish.meanDeg, told)}.`,
     `Mostly ${shape}.`,
   ];
-  const pulled = (handedness === 'right' ? -1 : 1) * finish.meanDeg;
+  const pulled = -sideSign(handedness) * finish.meanDeg;
   if (finding?.cause === 'as-set-up' && pulled >= LITTLE_FROM_DEG && pulled <= LITTLE_TO_DEG)
     seen.push(`A finish a little ${finish.meanDeg < 0 ? 'left' : 'right'} with a square set-up is fine.`);
   return {

@@ -18,6 +18,7 @@ export {
   parseLength,
   type TypedLength,
 } from './typed-length.ts';
+export { parseShoe } from './typed-shoe.ts';
 export * from './routine-words.ts';
 export {
   asideText,

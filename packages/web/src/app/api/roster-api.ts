@@ -25,6 +25,11 @@ export class RosterApi {
   suspend(instructorId: string, suspended: boolean): Observable<unknown> {
     return this.http.put(`/api/instructors/${instructorId}`, { suspended });
   }
+
+  /** Ends an instructor's sessions, on every device. */
+  signOut(instructorId: string): Observable<unknown> {
+    return this.http.delete(`/api/instructors/${instructorId}/sessions`);
+  }
 }
 
 function asked(choice: Readonly<Record<string, string>>): HttpParams {

@@ -3,7 +3,7 @@ import { MatButton } from '@angular/material/button';
 import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatOption, MatSelect } from '@angular/material/select';
-import { RefusedInput } from '@lotrecht/core';
+import { RefusedInput, sideSign } from '@lotrecht/core';
 import { aimCard, type AimCard as Card, type AimSchool, asideMm } from '@lotrecht/judging';
 import { type AimGround, aimText, formatDistance, formatLength } from '@lotrecht/words';
 import { SettingsStore } from '../settings/settings.store.ts';
@@ -187,7 +187,7 @@ export class AimCard {
 
   private readonly answer = computed((): Card | RefusedInput => {
     const { clubGroup: club, carryM, windRightMs: rightMs, windAheadMs: aheadMs } = this.run();
-    const side = this.handedness() === 'right' ? 1 : -1;
+    const side = sideSign(this.handedness());
     const shaped = side * this.curveM();
     const curveM = { none: 0, fade: shaped, draw: -shaped, usual: this.usualCurveM() ?? 0 }[this.shape()];
     try {

@@ -23,6 +23,7 @@ import { KEYS, typesText } from '../ui/keys.ts';
             <dd>{{ key.does }}</dd>
           }
         </dl>
+        <p class="lo-soft">Letters that do something by themselves are switched off under Account.</p>
         <button matButton="outlined" type="button" (click)="open.set(false)">Close</button>
       </div>
     }

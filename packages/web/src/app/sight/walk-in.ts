@@ -18,6 +18,7 @@ import { MatSlider, MatSliderThumb } from '@angular/material/slider';
 import {
   isSighting,
   LIFTED_HEAD_M,
+  sideSign,
   sightingShaft,
   standScene,
   type StandWish,
@@ -248,7 +249,7 @@ export class WalkIn {
 
   /** To the right as the student sees it, whatever the hand. */
   private turnBy(rightDeg: number): void {
-    const side = this.stand().now.handedness === 'right' ? 1 : -1;
+    const side = sideSign(this.stand().now.handedness);
     const turned = this.turnDeg() + side * rightDeg;
     this.turned.set(Math.max(-MOST_TURN_DEG, Math.min(MOST_TURN_DEG, turned)));
   }

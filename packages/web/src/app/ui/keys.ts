@@ -1,3 +1,5 @@
+import { letterKeys } from '../device/letter-keys.ts';
+
 /** A key and what it does; the list that `?` shows. */
 export interface KeyHelp {
   readonly key: string;
@@ -49,9 +51,13 @@ export const KEYS: readonly KeyHelp[] = [
   },
 ];
 
-/** Whether a key belongs to a field, or to the browser because a modifier is held. */
+/**
+ * Whether a key belongs to a field, to the browser because a modifier is held, or to nobody because keys of one letter
+ * are switched off.
+ */
 export function typesText(event: KeyboardEvent): boolean {
   if (event.ctrlKey || event.metaKey || event.altKey) return true;
+  if (!letterKeys() && event.key.length === 1 && event.key !== ' ') return true;
   const target = event.target as HTMLElement | null;
   return target !== null && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
 }

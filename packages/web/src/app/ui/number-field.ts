@@ -3,10 +3,16 @@ import { FormControl, ReactiveFormsModule } from '@angular/forms';
 import { type ErrorStateMatcher } from '@angular/material/core';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
-import { askAboutComma, parseLength } from '@lotrecht/words';
+import { askAboutComma, parseLength, parseShoe } from '@lotrecht/words';
 
-/** What a number is: a length in millimetres typed in any unit, metres, degrees, or percent. */
-export type NumberKind = 'mm' | 'cm' | 'in' | 'm' | 'yd' | '°' | '%' | 's' | '';
+/**
+ * What a number is: a length in millimetres typed in any unit, how tall somebody is in feet and inches, how long a shoe
+ * is by its size, metres, degrees, or percent.
+ */
+export type NumberKind = 'mm' | 'cm' | 'in' | 'ft' | 'shoe' | 'm' | 'yd' | '°' | '%' | 's' | '';
+
+/** What stands behind the label, and in what to type, where it is not the kind itself. */
+const CALLED: Readonly<Partial<Record<NumberKind, string>>> = { ft: 'ft and in', shoe: 'cm or size' };
 
 /**
  * A labelled number that is settled when left. A slip stays in its field with what to type, and out of the value.
@@ -17,7 +23,7 @@ export type NumberKind = 'mm' | 'cm' | 'in' | 'm' | 'yd' | '°' | '%' | 's' | ''
   imports: [MatFormField, MatInput, MatLabel, ReactiveFormsModule],
   template: `
     <mat-form-field>
-      <mat-label>{{ label() }}{{ kind() === '' ? '' : ', ' + kind() }}</mat-label>
+      <mat-label>{{ label() }}{{ kind() === '' ? '' : ', ' + called() }}</mat-label>
       <input
         matInput
         type="text"
@@ -58,6 +64,7 @@ export class NumberField {
   readonly optional = input(false);
   readonly cleared = output();
 
+  protected readonly called = computed(() => CALLED[this.kind()] ?? this.kind());
   protected readonly slip = signal<string | null>(null);
   private readonly typed = signal<string | null>(null);
   /** Whether something stands in the field that is no such number: what is kept must wait for it. */
@@ -66,7 +73,7 @@ export class NumberField {
 
   protected readonly shown = computed(() => {
     const value = this.value();
-    return this.typed() ?? (value === null ? '' : String(Number(this.inUnit(value).toFixed(3))));
+    return this.typed() ?? (value === null ? '' : this.textOf(value));
   });
 
   protected readonly control = new FormControl('', { nonNullable: true });
@@ -102,10 +109,9 @@ export class NumberField {
     }
     const [least, most] = [this.least(), this.most()];
     if (value < least || value > most) {
-      const to = Number.isFinite(most) ? ` to ${Number(this.inUnit(most).toFixed(3))}` : ' or more';
-      this.slip.set(
-        `Read ${text.trim()}. Type ${this.kind() || 'a number'} from ${Number(this.inUnit(least).toFixed(3))}${to}.`,
-      );
+      const to = Number.isFinite(most) ? ` to ${this.textOf(most)}` : ' or more';
+      const what = this.kind() === 'ft' ? 'a height' : this.called() || 'a number';
+      this.slip.set(`Read ${text.trim()}. Type ${what} from ${this.textOf(least)}${to}.`);
       return;
     }
     this.slip.set(null);
@@ -121,14 +127,23 @@ export class NumberField {
       const number = Number(text.replace(',', '.').replace(/[°%]/, ''));
       return text.trim() !== '' && Number.isFinite(number) ? number : `Read “${text.trim()}”. Type a number.`;
     }
-    const length = parseLength(text, kind);
+    const length = kind === 'shoe' ? parseShoe(text) : parseLength(text, kind === 'ft' ? 'in' : kind);
     if (length.kind === 'value') return kind === 'm' || kind === 'yd' ? length.mm / 1000 : length.mm;
     return length.kind === 'slip' ? length.message : 'Type a number.';
   }
 
   /** From what comes out (mm, m) to what is shown. */
-  private inUnit(value: number): number {
-    const factors: Readonly<Partial<Record<NumberKind, number>>> = { cm: 10, in: 25.4, yd: 0.9144 };
-    return value / (factors[this.kind()] ?? 1);
+  private textOf(value: number): string {
+    const factors: Readonly<Partial<Record<NumberKind, number>>> = {
+      cm: 10,
+      shoe: 10,
+      in: 25.4,
+      ft: 25.4,
+      yd: 0.9144,
+    };
+    const inUnit = value / (factors[this.kind()] ?? 1);
+    if (this.kind() !== 'ft') return String(Number(inUnit.toFixed(3)));
+    const inches = Number(inUnit.toFixed(1));
+    return `${Math.floor(inches / 12)} ft ${Number((inches % 12).toFixed(1))} in`;
   }
 }

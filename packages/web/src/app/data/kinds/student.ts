@@ -27,7 +27,7 @@ export const STUDENT: RecordKind<StudentInput, StudentView> = {
       label: 'Sights with',
       text: dominantEye === null || dominantEye === undefined ? '' : `${dominantEye} eye`,
     },
-    { label: 'Stature', text: millimetres(statureMm) },
+    { label: 'Height', text: millimetres(statureMm) },
     { label: 'Shoe', text: millimetres(shoeMm) },
     { label: 'Notes', text: notes },
   ],

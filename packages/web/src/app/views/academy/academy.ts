@@ -40,6 +40,7 @@ const EVENT_WORDS: Readonly<Record<AcademyEventView['action'], string>> = {
   'retention-set': 'set how long data is kept:',
   invited: 'invited',
   'invitation-closed': 'closed the invitation of',
+  'signed-out': 'signed out on every device:',
   'consent-confirmed': 'confirmed a guardian’s consent that came in by a file',
 };
 
@@ -177,6 +178,11 @@ export class AcademyPage {
   /** Students of an instructor who is suspended stay theirs until they are moved. */
   protected suspend({ id, suspended }: InstructorView): void {
     this.doing(this.roster.suspend(id, !suspended));
+  }
+
+  /** A tablet was lost: whoever has it signs in anew. */
+  protected signOut({ id }: InstructorView): void {
+    this.doing(this.roster.signOut(id));
   }
 
   private doing(work: Observable<unknown>): void {

@@ -4,6 +4,7 @@ import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
 import { Router, RouterLink } from '@angular/router';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { SessionStore } from '../../session/session.store.ts';
+import { letterKeys, switchLetterKeys } from '../../device/letter-keys.ts';
 import { ThemeStore } from '../../device/theme.store.ts';
 import { AutoLock, LOCK_CHOICES } from '../../session/auto-lock.ts';
 import { EyeStore } from '../../settings/eye.store.ts';
@@ -35,6 +36,8 @@ import { SettingsForm } from './settings-form.ts';
 export class AccountView {
   protected readonly store = inject(SessionStore);
   protected readonly theme = inject(ThemeStore);
+  protected readonly letterKeys = letterKeys;
+  protected readonly switchLetterKeys = switchLetterKeys;
   protected readonly autoLock = inject(AutoLock);
   protected readonly lockChoices = LOCK_CHOICES;
   protected readonly problem = signal<ApiProblem | null>(null);

@@ -16,7 +16,7 @@ import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { type LineProgress, linesOfChecks } from '@lotrecht/judging';
 import { type MeasuredLineView, type StudentView } from '@lotrecht/records';
-import { LINE_NAMES } from '@lotrecht/core';
+import { LINE_NAMES, sideSign } from '@lotrecht/core';
 import { unparse } from 'papaparse';
 import { forkJoin, map, Subscription } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
@@ -169,7 +169,7 @@ export class ProgressPage {
   private readonly felt = computed(() => {
     const [shown, student] = [this.shown(), this.student()];
     if (shown === null || student === null) return [];
-    const side = student.handedness === 'right' ? 1 : -1;
+    const side = sideSign(student.handedness);
     return this.rows()
       .filter((r) => r.feltDeg !== null && shown.lessons.some((l) => l.checkIds.includes(r.checkId)))
       .filter((r) => r.line === shown.choice.line)

@@ -136,6 +136,7 @@ export class StudentPage {
     itemSentences(this.lastCold()?.checks.find((c) => c.record?.items)?.record?.items),
   );
 
+  private loading = Subscription.EMPTY;
   private tracking = Subscription.EMPTY;
   private readonly destroyed = inject(DestroyRef);
   private readonly api = inject(AcademyApi);
@@ -150,6 +151,9 @@ export class StudentPage {
       const id = this.studentId();
       untracked(() => {
         this.counting.set(true);
+        // Nothing of the one before stands under the address of another.
+        this.page.set(null);
+        this.tracking.unsubscribe();
         this.load(id);
       });
     });
@@ -157,7 +161,9 @@ export class StudentPage {
 
   protected load(id: string): void {
     this.problem.set(null);
-    this.api.history(id).subscribe({
+    // A late answer is of whoever was opened before.
+    this.loading.unsubscribe();
+    this.loading = this.api.history(id).subscribe({
       next: (page) => {
         this.page.set(page);
         const { name, handedness } = page.student;
@@ -177,7 +183,9 @@ export class StudentPage {
       .pipe(finalize(() => this.fetchingEarlier.set(false)))
       .subscribe({
         next: ({ lessons, next }) =>
-          this.page.update((page) => page && { ...page, lessons: [...page.lessons, ...lessons], next }),
+          this.page.update((page) =>
+            page?.student.id === id ? { ...page, lessons: [...page.lessons, ...lessons], next } : page,
+          ),
         error: (error: unknown) => this.problem.set(toProblem(error)),
       });
   }

@@ -8,6 +8,7 @@ import {
   untracked,
   viewChildren,
 } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
@@ -68,7 +69,11 @@ export class StudentFormView {
   protected readonly problem = this.record.problem;
   protected readonly busy = computed(() => ['saving', 'waiting'].includes(this.record.state()));
 
-  protected readonly unit = computed(() => this.settings.settings().lengthUnit);
+  /** People say it so, whatever their tape shows. */
+  protected readonly heightIn = computed(() => (this.settings.settings().lengthUnit === 'in' ? 'ft' : 'cm'));
+  private readonly isMinor = toSignal(this.form.controls.minor.valueChanges, { initialValue: false });
+  /** Someone new who is not of age: nothing beside who they are is kept before a guardian has consented. */
+  protected readonly onlyWho = computed(() => this.isMinor() && this.stored() === null);
   private readonly measures = viewChildren(NumberField);
   private readonly settings = inject(SettingsStore);
   private readonly api = inject(AcademyApi);
@@ -99,12 +104,13 @@ export class StudentFormView {
 
   protected submit(): void {
     this.form.markAllAsTouched();
-    const { name, handedness, ...others } = this.form.getRawValue();
+    const { name, handedness, minor, ...record } = this.form.getRawValue();
+    const others = this.onlyWho() ? { dominantEye: null, statureMm: null, shoeMm: null, notes: '' } : record;
     const slipped = this.measures().some((field) => field.isWrong());
     if (this.form.invalid || slipped || handedness === null || this.busy()) return;
     const revision = this.stored()?.revision ?? 0;
     this.record
-      .save({ revision, name: name.trim(), handedness, ...others })
+      .save({ revision, name: name.trim(), handedness, minor, ...others })
       .subscribe((saved) => this.kept(saved));
   }
 

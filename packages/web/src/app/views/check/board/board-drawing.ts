@@ -1,4 +1,4 @@
-import { type GroundPoint, type SceneFace, type SceneLine } from '@lotrecht/core';
+import { type GroundPoint, type SceneFace, type SceneLine, sideSign } from '@lotrecht/core';
 import { sceneOfCheck } from '@lotrecht/judging';
 import { type CheckDocument, type ResultDocument } from '@lotrecht/records';
 import { angleText, leanOf, type Lean, LINE_TITLES, type LineKey } from '../../../words/words.ts';
@@ -150,7 +150,7 @@ export function fitViewBox(
 }
 
 function emptyBoard(handedness: 'right' | 'left'): BoardDrawing {
-  const side = handedness === 'right' ? -1 : 1;
+  const side = -sideSign(handedness);
   const corner = { x: side * EMPTY_EXTENT.across, y: EMPTY_EXTENT.along };
   return {
     viewBox: viewBoxAround([corner, { ...corner, y: -corner.y }], handedness, 0),

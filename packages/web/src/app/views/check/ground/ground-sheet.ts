@@ -1,3 +1,4 @@
+import { COVERAGE_FACTOR } from '@lotrecht/core/coverage';
 import { MatOption, MatSelect } from '@angular/material/select';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { A11yModule } from '@angular/cdk/a11y';
@@ -162,6 +163,11 @@ export class GroundSheet {
   protected correct(): void {
     const turnedDeg = Number(this.turnedDeg().toFixed(6));
     this.content.set('rebase', { turnedDeg, uncertaintyDeg: this.knownDeg() });
+  }
+
+  /** The half-width of 95 %, degrees. */
+  protected expandedText(uncertaintyDeg: number): string {
+    return (COVERAGE_FACTOR * uncertaintyDeg).toFixed(1);
   }
 }
 

@@ -15,6 +15,18 @@ const WRITTEN_ONCE = [
     selector: 'Literal[raw=/^1\\.9(6|59)/]',
     message: 'core’s COVERAGE_FACTOR is the half-width of 95 %.',
   },
+  {
+    selector: 'VariableDeclarator[id.name=/TWO_SIDED|SIDED_95|^Z_9/]',
+    message: 'core’s COVERAGE_FACTOR is the half-width of 95 %, whatever it is called.',
+  },
+  ...['name', 'property.name', 'callee.name', 'callee.property.name'].flatMap((name) =>
+    ['[consequent.value=1][alternate.operator="-"]', '[consequent.operator="-"][alternate.value=1]'].map(
+      (signs) => ({
+        selector: `ConditionalExpression[test.left.${name}="handedness"]${signs}`,
+        message: 'core’s sideSign mirrors what is of a left-hander.',
+      }),
+    ),
+  ),
 ];
 const OPEN_OR_CLOSED = [
   'ConditionalExpression[consequent.value=/^(open|closed)$/][alternate.value=/^(open|closed)$/]',

@@ -13,6 +13,12 @@ const NATIVE: Readonly<Record<string, RegExp>> = {
   'an escape from types': /\$any\(/,
 };
 
+/** What core says once, and no page computes. */
+const COMPUTED: Readonly<Record<string, RegExp>> = {
+  'a half-width of 95 %': /\b1\.9(6|59)\d*\b/,
+  'a sign of a hand': /handedness\S* === '(left|right)' \? -?1 : -?1/,
+};
+
 function nativeIn(source: string): readonly string[] {
   return Object.entries(NATIVE)
     .filter(([, pattern]) => pattern.test(source))
@@ -21,6 +27,28 @@ function nativeIn(source: string): readonly string[] {
 
 /** The student’s page loads on a phone in a field: it ships nothing of Material’s. */
 const STUDENTS_OWN = /^views\/take-home\//;
+
+describe('templates', () => {
+  const computedIn = (source: string): readonly string[] =>
+    Object.entries(COMPUTED)
+      .filter(([, pattern]) => pattern.test(source))
+      .map(([name]) => name);
+
+  it('compute nothing that core says', () => {
+    const files = readdirSync(app, { recursive: true, encoding: 'utf8' }).filter(
+      (file) => /\.(html|ts)$/.test(file) && !/\.spec\.ts$/.test(file),
+    );
+    const found = files.flatMap((file) =>
+      computedIn(readFileSync(path.join(app, file), 'utf8')).map((what) => `${file}: ${what}`),
+    );
+    expect(found).toEqual([]);
+  });
+
+  it('that do are found', () => {
+    expect(computedIn('{{ (1.96 * r.u).toFixed(1) }}')).toEqual(['a half-width of 95 %']);
+    expect(computedIn("{{ student().handedness === 'left' ? -1 : 1 }}")).toEqual(['a sign of a hand']);
+  });
+});
 
 describe('controls', () => {
   it('are Material’s in every view of the instructor', () => {

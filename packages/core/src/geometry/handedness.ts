@@ -8,5 +8,6 @@ export type Handedness = 'right' | 'left';
  * @example sideSign('left') // -1
  */
 export function sideSign(handedness: Handedness): 1 | -1 {
+  // eslint-disable-next-line no-restricted-syntax -- here it is written, once
   return handedness === 'left' ? -1 : 1;
 }

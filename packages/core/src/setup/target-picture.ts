@@ -1,9 +1,7 @@
+import { COVERAGE_FACTOR } from '../uncertainty/coverage.ts';
 import { inQuadrature } from '../uncertainty/quadrature.ts';
 import { standLoading } from '../combining/combine-line.ts';
 import { type ComparedGround, type ComparedLine, type FoundTurn } from './turn.ts';
-
-/** Two-sided 95 % point of the standard normal distribution, as the agreement of face and body uses it. */
-const TWO_SIDED_95 = 1.96;
 
 /**
  * Whether the player aims everything somewhere else: face and common turn agree with each other and both differ
@@ -24,9 +22,9 @@ export function aimsElsewhere(
   );
   const uTurn = turn.standardUncertaintyRad;
   const off = (value: number, u: number, uLine: number): boolean =>
-    Math.abs(value) > TWO_SIDED_95 * inQuadrature(u, uLine);
+    Math.abs(value) > COVERAGE_FACTOR * inQuadrature(u, uLine);
   return (
-    Math.abs(combined.value - turn.handedAzimuthRad) <= TWO_SIDED_95 * inQuadrature(uFace, uTurn) &&
+    Math.abs(combined.value - turn.handedAzimuthRad) <= COVERAGE_FACTOR * inQuadrature(uFace, uTurn) &&
     off(combined.value, uFace, combined.lineShare * uTarget) &&
     off(turn.handedAzimuthRad, uTurn, lineIncluded ? 0 : lineShare * uTarget)
   );

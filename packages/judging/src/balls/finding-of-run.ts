@@ -10,6 +10,7 @@ import {
   type RunPosterior,
   seenByTaps,
   type SetUpOfRun,
+  sideSign,
   type TappedFinish,
   type TappedStart,
 } from '@lotrecht/core';
@@ -119,7 +120,7 @@ export function setUpOfRun({ document, result }: Pick<CheckView, 'document' | 'r
   if (posterior === undefined) return null;
   // It followed this stand, not the habit.
   const answer = posterior.asItStood?.lines ?? posterior.lines;
-  const side = document.handedness === 'right' ? 1 : -1;
+  const side = sideSign(document.handedness);
   const startDeg = document.startLineDeg ?? 0;
   const known = (line: keyof typeof answer): Known => ({
     meanDeg: side * answer[line].meanDeg + startDeg,

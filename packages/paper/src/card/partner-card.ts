@@ -1,3 +1,4 @@
+import { sideSign } from '@lotrecht/core';
 import { Flow } from '../drawing/flow.ts';
 import { MARGIN_MM, page, PAPER_MM, type Printing } from '../drawing/page.ts';
 import { type Place, type Shape, type Sheet } from '../drawing/shape.ts';
@@ -138,7 +139,8 @@ export function partnerCard(
   printing: Printing,
 ): Sheet {
   const [widthMm] = PAPER_MM[printing.paper];
-  const side = wish.handedness === 'right' ? -1 : 1;
+  // On the sheet x grows to the right of who faces the player.
+  const side = -sideSign(wish.handedness) as 1 | -1;
   const title = new Flow({ at: [MARGIN_MM, MARGIN_MM], widthMm: widthMm - 2 * MARGIN_MM }, printing.measure)
     .text('Three readings, by a partner', { sizeMm: 6, bold: true })
     .text(`For a ${wish.handedness}-handed player. Nothing to know, nothing to judge.`, {

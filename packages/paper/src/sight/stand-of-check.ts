@@ -1,4 +1,4 @@
-import { type StandWish } from '@lotrecht/core';
+import { sideSign, type StandWish } from '@lotrecht/core';
 import { judgedBy, USUAL_OF_CLUB, USUAL_STATURE_M } from '@lotrecht/judging';
 import { type CheckDocument, type ClubGroup, type PlaceMark } from '@lotrecht/records';
 import { type SightedCheck, type SightGround, type SightOfCheck, sightOfCheck } from './sight-of-check.ts';
@@ -23,7 +23,7 @@ export function standOfCheck(check: SightedCheck, ground: SightGround): StandOfC
   if (sight === null) return null;
   const { document, result } = check;
   const club = document.club?.group ?? USUAL_CLUB;
-  const startDeg = (document.handedness === 'right' ? 1 : -1) * (document.startLineDeg ?? 0);
+  const startDeg = sideSign(document.handedness) * (document.startLineDeg ?? 0);
   const { offsetMm } = document.targetLine;
   const laid = {
     club,
@@ -42,7 +42,7 @@ export function standOfCheck(check: SightedCheck, ground: SightGround): StandOfC
     felt:
       feltDeg === null
         ? null
-        : { ...now, bodyTurnDeg: (document.handedness === 'right' ? 1 : -1) * feltDeg, feltDeg: null },
+        : { ...now, bodyTurnDeg: sideSign(document.handedness) * feltDeg, feltDeg: null },
   };
 }
 

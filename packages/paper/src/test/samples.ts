@@ -1,6 +1,6 @@
 import { SHIPPED_METHODS, solveDocument } from '@lotrecht/judging';
 import { type CheckDocument, type CheckView } from '@lotrecht/records';
-import { type Handedness, type SightWish, stationLayout } from '@lotrecht/core';
+import { type Handedness, sideSign, type SightWish, stationLayout } from '@lotrecht/core';
 import { type Measure, type Place, type Shape, type Sheet } from '../drawing/shape.ts';
 import { PAPER_COLOURS, toSvg } from '../drawing/svg.ts';
 import { type Printing } from '../drawing/page.ts';
@@ -17,7 +17,7 @@ export const words = { title: 'Station', ground: '7-iron', foot: 'Tarnside' };
 
 /** Eyes 0.40 m inside, a mark 4.1 m ahead, a target at 137 m: the worked figures. */
 export function sightWish(handedness: Handedness): SightWish {
-  const s = handedness === 'right' ? 1 : -1;
+  const s = sideSign(handedness);
   return {
     handedness,
     stands: 'now',

@@ -1,4 +1,5 @@
-import { type Side, sideSign } from '@lotrecht/core';
+import { type Side } from '@lotrecht/core';
+import { sideSign } from '@lotrecht/core/handedness';
 import { radiansFromDegrees } from '@lotrecht/core/angle';
 import { type DistanceUnit, formatDistance } from './typed-length.ts';
 

@@ -71,6 +71,7 @@ describe('the host of a letter', () => {
     expect(await ask('/api/password-forgotten', headers as Record<string, string>, { email: theirs })).toBe(
       status,
     );
+    await app.settled();
     await postBox.deliver(app.db);
     expect(postBox.letters.map((letter) => /http\S+link/.exec(letter.body)?.[0])).toEqual(
       status === 202 ? [`${ORIGIN}/link`] : [],

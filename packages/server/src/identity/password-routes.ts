@@ -118,7 +118,7 @@ export function passwordRoutes({ db, origins, limits, later }: PasswordDependenc
       subject: 'Your password was changed',
       link: linkOf(await insertLink(tx, { ...link, hours: WAY_BACK_HOURS })),
       body: (address) =>
-        `${name},\n\nyour password for Lotrecht was changed, and every device was signed out.\n\nIf it was not you, set a new one within a day:\n${address}\n`,
+        `${name},\n\nyour password was changed. If it was not you, set a new one within a day:\n${address}\n`,
     });
   };
 

@@ -33,7 +33,6 @@ import { Icon } from '../ui/icon.ts';
 import { AutoLock } from '../session/auto-lock.ts';
 import { KeyList } from './key-list.ts';
 import { GuideBar } from './guide-bar.ts';
-import { HeadingFocus } from './heading-focus.ts';
 import { LessonStrip } from './lesson-strip.ts';
 import { LockScreen } from './lock-screen.ts';
 
@@ -56,7 +55,6 @@ export class Shell {
   protected readonly session = inject(SessionStore);
   /** Made with the shell: it watches as long as someone is signed in. */
   protected readonly autoLock = inject(AutoLock);
-  protected readonly headingFocus = inject(HeadingFocus);
   private readonly currentWork = inject(CurrentWorkStore);
   protected readonly current = this.currentWork.work;
   protected readonly step = this.currentWork.at;

@@ -69,13 +69,17 @@ export function parseLength(text: string, unit: LengthUnit | DistanceUnit): Type
   };
   let mm = 0;
   let at = 0;
+  let before: Unit | null = null;
   while (text.slice(at).trim() !== '') {
     PART.lastIndex = at;
     const part = PART.exec(text);
     if (part === null || part[0].trim() === '') return slip;
     const value = valueOf(part);
     if (value === null) return slip;
-    mm += value * MM_OF[SPELLED[part[4] ?? ''] ?? unit];
+    // What stands behind feet is inches, whatever else is typed.
+    const own: Unit = SPELLED[part[4] ?? ''] ?? (before === 'ft' ? 'in' : unit);
+    mm += value * MM_OF[own];
+    before = own;
     at = PART.lastIndex;
   }
   // Tenths of a micrometre are beyond every tape: what is left of the conversion is rounding.

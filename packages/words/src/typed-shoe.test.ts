@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { parseLength } from './typed-length.ts';
 import { parseShoe } from './typed-shoe.ts';
 
 describe('a shoe', () => {
@@ -22,5 +23,18 @@ describe('a shoe', () => {
   it('that is nothing or no number is told so', () => {
     expect(parseShoe(' ').kind).toBe('empty');
     expect(parseShoe('large')).toMatchObject({ kind: 'slip' });
+  });
+});
+
+describe('a height', () => {
+  it.each([
+    ['5 ft 11', 1803.4],
+    ["5'11", 1803.4],
+    ['5 ft 11 in', 1803.4],
+    ['180', 1800],
+    ['1.80 m', 1800],
+  ])('typed as %s where centimetres are usual is %d mm', (text, mm) => {
+    const read = parseLength(text, 'cm');
+    expect(read.kind === 'value' ? read.mm : Number.NaN).toBeCloseTo(mm, 1);
   });
 });

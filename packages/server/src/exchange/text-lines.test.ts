@@ -33,6 +33,13 @@ describe('lines of a file', () => {
     expect(process.memoryUsage().rss - before).toBeLessThan(150 * 1024 * 1024);
   });
 
+  it('that say nothing, ten thousand of them and one, are refused', async () => {
+    writeFileSync(file('blank'), '\n'.repeat(10_000));
+    expect(await all(textLines(file('blank')))).toHaveLength(10_000);
+    writeFileSync(file('blank'), '\n'.repeat(10_001));
+    await expect(all(textLines(file('blank')))).rejects.toThrow(UnreadableLines);
+  });
+
   it('of a packed file whose bits were flipped fail, and end nothing else', async () => {
     const packed = gzipSync(Array.from({ length: 5_000 }, (_, i) => `{"line":${i}}`).join('\n'));
     for (let at = 20; at < packed.length; at += Math.ceil(packed.length / 40)) {

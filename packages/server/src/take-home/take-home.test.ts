@@ -225,6 +225,15 @@ describe('a student’s link', () => {
     }
   });
 
+  it('under which a self-check comes with the id of another record is told so, and keeps nothing', async () => {
+    const { token } = await newLink();
+    const { checkId } = await saveWorkedCheck(client);
+    const reading = { by: 'pointsAt', lateralM: 2, distanceM: 150 };
+    const taken = await sent(token, checkId, { takenOn: daysAgo(0), drillDone: true, reading });
+    expect(taken).toMatchObject({ status: 409, body: { code: 'id-taken' } });
+    expect(await app.db.many(sql`SELECT id FROM self_check WHERE id = ${checkId}`)).toEqual([]);
+  });
+
   it('is slowed and logged when it is guessed again and again', async () => {
     const { token } = await newLink();
     let refused = 0;

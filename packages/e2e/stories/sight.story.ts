@@ -2,6 +2,7 @@ import { expect, type Locator, type Page } from '@playwright/test';
 import { axeViolations } from '../pages/axe.ts';
 import { choose } from '../pages/choose.ts';
 import { CheckPage } from '../pages/check.page.ts';
+import { draftsOnDevice } from '../pages/on-device.ts';
 import { test } from '../pages/quiet.ts';
 import { movableClock, servedWithDemo } from '../pages/served.ts';
 import { phoneWith, TakeHomePage } from '../pages/take-home.page.ts';
@@ -193,6 +194,10 @@ test('opened again and again, it takes no more of the device', async ({ page }) 
   await expect(page.locator('canvas')).toHaveCount(0);
 });
 
+/** Pictures that are answered in what the device has of a training. */
+const answeredIn = (draft: unknown): number =>
+  (draft as { readonly more: { readonly trials: readonly unknown[] } }).more.trials.length;
+
 const trainer = (page: Page): Locator => page.locator('lo-eye-trainer');
 
 /** Each picture, by whatever is pressed for it. */
@@ -300,6 +305,8 @@ test('an instructor’s own eye is trained from behind, by keyboard, and its rec
   expect(await axeViolations(page)).toEqual([]);
   const say = (right: boolean): Promise<void> => page.keyboard.press(right ? 'ArrowRight' : 'ArrowLeft');
   await answerSides(page, { from: 1, to: 7 }, say);
+  // The seventh is on the device before the page goes.
+  await expect.poll(async () => (await draftsOnDevice(page, 'typedRecords')).map(answeredIn)).toEqual([7]);
   await page.reload();
   await answerSides(page, { from: 8, to: 20 }, say);
   await trainer(page).getByRole('button', { name: 'Done' }).press('Enter');

@@ -6,7 +6,7 @@ import { MatError, MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import { MatOption } from '@angular/material/select';
 import { type StudentView } from '@lotrecht/records';
-import { catchError, debounceTime, map, of, startWith, switchMap, tap } from 'rxjs';
+import { catchError, map, of, startWith, switchMap, tap, timer } from 'rxjs';
 import { AcademyApi } from '../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../api/problem.ts';
 
@@ -71,10 +71,11 @@ export class StudentField {
   protected readonly students = toSignal(
     this.name.valueChanges.pipe(
       startWith(''),
-      debounceTime(PAUSE_MS),
       map((value) => (typeof value === 'string' ? value.trim() : '')),
+      // The pause is within, so that what was asked for before is given up at the first letter, not after it.
       switchMap((find) =>
-        this.api.students(find).pipe(
+        timer(PAUSE_MS).pipe(
+          switchMap(() => this.api.students(find)),
           tap(() => this.problem.set(null)),
           map(({ students }) => students.slice(0, MOST_SHOWN)),
           catchError((error: unknown) => {

@@ -43,6 +43,38 @@ function opened() {
 
 const draftOf = ({ drafts }: ReturnType<typeof opened>) => [...drafts.kept.values()][0];
 
+describe('a record that is begun', () => {
+  it('has no fields until the device has said what was typed here', async () => {
+    const page = opened();
+    const begun = page.record.begin('p', rim);
+    expect(page.record.ready()).toBe(false);
+    await begun;
+    expect(page.record.ready()).toBe(true);
+  });
+
+  it('takes nothing of another that the page had before, however late the device answers', async () => {
+    const page = opened();
+    await page.record.begin('p', rim);
+    page.record.typed(typedRim);
+    const late = page.record.begin('p', rim);
+    const another = page.record.begin('q', { ...rim, id: 'q' });
+    expect(await late).toBeNull();
+    await another;
+    expect([page.record.id, page.record.state(), page.record.ready()]).toEqual(['q', 'as-stored', true]);
+  });
+
+  it('goes on with a new one alone where the page still asks for it', async () => {
+    const page = opened();
+    await page.record.begin('new', null);
+    page.record.typed({ ...typedRim, revision: 0 });
+    const late = page.record.beginNew('newer');
+    const another = page.record.begin('p', rim);
+    expect(await late).toBeNull();
+    await another;
+    expect([page.record.id, page.record.stored()]).toEqual(['p', rim]);
+  });
+});
+
 describe('a record that is kept', () => {
   it('goes out whole when it is new, and leaves nothing behind on the device', async () => {
     const page = opened();

@@ -65,6 +65,11 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
   readonly problem = signal<ApiProblem | null>(null);
   readonly state = signal<KeptState>('as-stored');
   readonly conflict = signal<Conflict<View> | null>(null);
+  /**
+   * The device has said what was typed here earlier. Fields are shown from then on: what is typed before could be
+   * overwritten by it, or go over it.
+   */
+  readonly ready = signal(false);
 
   private readonly api = inject(RecordApi);
   private readonly drafts = inject(DraftStore);
@@ -85,6 +90,8 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
   /** Until the device has what was asked to be kept. */
   private keeping: Promise<unknown> = Promise.resolve();
   private readonly outbox = inject(Outbox);
+  /** Counts what the page has gone on to: an answer of the device for another record is nobody’s. */
+  private begun = 0;
 
   constructor(private readonly kind: RecordKind<Input, View>) {
     // A page that is left gives up waiting; what was asked to be kept goes out from the device.
@@ -107,9 +114,13 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
    * Begins with what the server has, or with nothing. What was typed over something that others have changed since
    * stands beside theirs, to be chosen.
    *
-   * @returns what was typed here over it and not kept, or kept since it was fetched
+   * @returns what was typed here over it and not kept, or kept since it was fetched; nothing where the page has gone on
+   *   to another record meanwhile
    */
   async begin(id: string, view: View | null, studentId?: string): Promise<TypedEarlier<Input> | null> {
+    this.begun += 1;
+    const { begun } = this;
+    this.ready.set(false);
     this.called = id;
     this.studentId = studentId;
     this.stored.set(view);
@@ -118,6 +129,8 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
     this.unanswered = [];
     this.state.set('as-stored');
     const draft = await fromDevice(this.drafts.findTyped(this.key()), undefined);
+    if (begun !== this.begun) return null;
+    this.ready.set(true);
     return draft === undefined ? this.sentSince(view) : this.goOn(draft, view);
   }
 
@@ -135,10 +148,14 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
       studentId,
     }: { readonly isIt?: (input: Input, more: unknown) => boolean; readonly studentId?: string } = {},
   ): Promise<TypedEarlier<Input> | null> {
+    this.begun += 1;
+    const { begun } = this;
+    this.ready.set(false);
     this.called = id;
     const { instructorId, kind } = this.key();
-    const begun = await fromDevice(this.drafts.newOfKind(instructorId, kind), []);
-    const found = begun.find(({ input, more }) => isIt(input as Input, more));
+    const onDevice = await fromDevice(this.drafts.newOfKind(instructorId, kind), []);
+    if (begun !== this.begun) return null;
+    const found = onDevice.find(({ input, more }) => isIt(input as Input, more));
     return this.begin(found?.id ?? id, null, studentId);
   }
 

@@ -1,21 +1,10 @@
-import {
-  booleanAttribute,
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  input,
-  signal,
-  untracked,
-} from '@angular/core';
+import { booleanAttribute, ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { TOLD_FROM } from '@lotrecht/core/told-from';
 import { adherenceOf, questionsOf, type SessionState } from '@lotrecht/judging';
-import { type FadingView } from '@lotrecht/records';
 import { ONE_THING_WORDS, ownChecksText, sinceSentences } from '@lotrecht/words';
 import { forkJoin } from 'rxjs';
-import { type ApiProblem, toProblem } from '../api/problem.ts';
+import { loaded } from '../data/loaded.ts';
 import { TakeHomeApi } from '../api/take-home-api.ts';
 import { PRACTICE_DONE, type PracticeDone } from '../data/kinds/practice-done.ts';
 import { PRACTICE_PLAN, type PracticePlan } from '../data/kinds/practice-plan.ts';
@@ -34,8 +23,8 @@ const STATE_WORDS: Readonly<Record<SessionState['state'], string>> = {
   selector: 'lo-since-last',
   imports: [ProblemNote, RouterLink],
   template: `
-    @if (problem(); as p) {
-      <lo-problem-note [problem]="p" (retry)="load(studentId())" />
+    @if (since.problem(); as p) {
+      <lo-problem-note [problem]="p" (retry)="since.again()" />
     }
     @if (shown(); as s) {
       <section aria-labelledby="since-title">
@@ -122,14 +111,22 @@ export class SinceLast {
   /** Only what was asked: to be answered. */
   readonly questionsOnly = input(false, { transform: booleanAttribute });
 
-  protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly dayText = dayText;
-  private readonly plan = signal<PracticePlan | null>(null);
-  private readonly done = signal<readonly PracticeDone[]>([]);
-  private readonly fading = signal<FadingView | null>(null);
 
   private readonly records = inject(RecordApi);
   private readonly api = inject(TakeHomeApi);
+  protected readonly since = loaded({
+    of: () => this.studentId(),
+    from: (student) =>
+      forkJoin({
+        plans: this.records.all<PracticePlan>(PRACTICE_PLAN, { student }),
+        done: this.records.all<PracticeDone>(PRACTICE_DONE, { student }),
+        fading: this.api.fading(student),
+      }),
+  });
+  private readonly plan = computed(() => this.since.value()?.plans.at(-1) ?? null);
+  private readonly done = computed(() => this.since.value()?.done ?? []);
+  private readonly fading = computed(() => this.since.value()?.fading ?? null);
 
   protected readonly shown = computed(() => {
     const [plan, fading] = [this.plan(), this.fading()];
@@ -166,27 +163,4 @@ export class SinceLast {
       questions,
     };
   });
-
-  constructor() {
-    effect(() => {
-      const id = this.studentId();
-      untracked(() => this.load(id));
-    });
-  }
-
-  protected load(student: string): void {
-    this.problem.set(null);
-    forkJoin({
-      plans: this.records.all<PracticePlan>(PRACTICE_PLAN, { student }),
-      done: this.records.all<PracticeDone>(PRACTICE_DONE, { student }),
-      fading: this.api.fading(student),
-    }).subscribe({
-      next: ({ plans, done, fading }) => {
-        this.plan.set(plans.at(-1) ?? null);
-        this.done.set(done);
-        this.fading.set(fading);
-      },
-      error: (error: unknown) => this.problem.set(toProblem(error)),
-    });
-  }
 }

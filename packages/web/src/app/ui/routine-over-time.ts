@@ -1,18 +1,9 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  input,
-  signal,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatTableModule } from '@angular/material/table';
 import { breaksFirst } from '@lotrecht/core';
 import { type CheckView } from '@lotrecht/records';
 import { stepTitle } from '@lotrecht/words';
-import { type ApiProblem, toProblem } from '../api/problem.ts';
+import { loaded } from '../data/loaded.ts';
 import { PRACTICE_DONE, type PracticeDone } from '../data/kinds/practice-done.ts';
 import { ROUTINE, type Routine } from '../data/kinds/routine.ts';
 import { RecordApi } from '../data/record-api.ts';
@@ -37,7 +28,7 @@ interface DayRow {
   imports: [MatTableModule, ProblemNote],
   template: `
     @if (problem(); as p) {
-      <lo-problem-note [problem]="p" (retry)="load(studentId())" />
+      <lo-problem-note [problem]="p" (retry)="again()" />
     }
     @if (rows().length > 0 || practised()) {
       <h2>Routine</h2>
@@ -108,10 +99,18 @@ export class RoutineOverTime {
   readonly checks = input<readonly CheckView[]>([]);
   readonly handedness = input<'right' | 'left'>('right');
 
-  protected readonly problem = signal<ApiProblem | null>(null);
-  private readonly all = signal<readonly Routine[]>([]);
-  private readonly done = signal<readonly PracticeDone[]>([]);
   private readonly records = inject(RecordApi);
+  private readonly walkIns = loaded({
+    of: () => this.studentId(),
+    from: (student) => this.records.all<Routine>(ROUTINE, { student }),
+  });
+  private readonly practice = loaded({
+    of: () => this.studentId(),
+    from: (student) => this.records.all<PracticeDone>(PRACTICE_DONE, { student }),
+  });
+  protected readonly problem = computed(() => this.walkIns.problem() ?? this.practice.problem());
+  private readonly all = computed(() => this.walkIns.value() ?? []);
+  private readonly done = computed(() => this.practice.value() ?? []);
   private readonly settings = inject(SettingsStore);
 
   protected readonly columns = [
@@ -178,27 +177,13 @@ export class RoutineOverTime {
       : `${stepTitle(breaks.step)} goes first when it counts: in ${breaks.times} of ${breaks.of} tests.`;
   });
 
-  constructor() {
-    effect(() => {
-      const id = this.studentId();
-      untracked(() => this.load(id));
-    });
-  }
-
   protected cell(row: DayRow, key: keyof DayRow): string {
     return row[key];
   }
 
-  protected load(student: string): void {
-    this.problem.set(null);
-    this.records.all<Routine>(ROUTINE, { student }).subscribe({
-      next: (all) => this.all.set(all),
-      error: (error: unknown) => this.problem.set(toProblem(error)),
-    });
-    this.records.all<PracticeDone>(PRACTICE_DONE, { student }).subscribe({
-      next: (all) => this.done.set(all),
-      error: (error: unknown) => this.problem.set(toProblem(error)),
-    });
+  protected again(): void {
+    this.walkIns.again();
+    this.practice.again();
   }
 }
 

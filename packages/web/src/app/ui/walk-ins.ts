@@ -1,17 +1,9 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  input,
-  signal,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { type LessonView } from '@lotrecht/records';
 import { agreementSentences, routineSentences } from '@lotrecht/words';
+import { loaded } from '../data/loaded.ts';
 import { AcademyApi } from '../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../api/problem.ts';
 import { ROUTINE, type Routine } from '../data/kinds/routine.ts';
@@ -27,7 +19,7 @@ import { findingOf, togetherOf } from '../lesson/told-walk-ins.ts';
   imports: [MatButton, ProblemNote, RouterLink],
   template: `
     @if (problem(); as p) {
-      <lo-problem-note [problem]="p" (retry)="load(lesson().studentId)" />
+      <lo-problem-note [problem]="p" (retry)="walkIns.again()" />
     }
     @for (sentence of together(); track sentence) {
       <p class="together">{{ sentence }}</p>
@@ -89,9 +81,19 @@ import { findingOf, togetherOf } from '../lesson/told-walk-ins.ts';
 export class WalkIns {
   readonly lesson = input.required<LessonView>();
 
-  protected readonly problem = signal<ApiProblem | null>(null);
-  private readonly all = signal<readonly Routine[]>([]);
-  private readonly own = computed(() => this.all().filter(({ lessonId }) => lessonId === this.lesson().id));
+  private readonly records = inject(RecordApi);
+  private readonly academy = inject(AcademyApi);
+  private readonly undo = inject(Undo);
+
+  protected readonly walkIns = loaded({
+    of: () => this.lesson().studentId,
+    from: (student) => this.records.all<Routine>(ROUTINE, { student }),
+  });
+  private readonly deleting = signal<ApiProblem | null>(null);
+  protected readonly problem = computed(() => this.deleting() ?? this.walkIns.problem());
+  private readonly own = computed(() =>
+    (this.walkIns.value() ?? []).filter(({ lessonId }) => lessonId === this.lesson().id),
+  );
   protected readonly together = computed(() => agreementSentences(togetherOf(this.own())));
   protected readonly told = computed(() =>
     this.own().map((routine) => {
@@ -101,33 +103,14 @@ export class WalkIns {
     }),
   );
 
-  private readonly records = inject(RecordApi);
-  private readonly academy = inject(AcademyApi);
-  private readonly undo = inject(Undo);
-
-  constructor() {
-    effect(() => {
-      const { studentId } = this.lesson();
-      untracked(() => this.load(studentId));
-    });
-  }
-
-  protected load(student: string): void {
-    this.problem.set(null);
-    this.records.all<Routine>(ROUTINE, { student }).subscribe({
-      next: (all) => this.all.set(all),
-      error: (error: unknown) => this.problem.set(toProblem(error)),
-    });
-  }
-
   protected remove(id: string): void {
-    const student = this.lesson().studentId;
+    this.deleting.set(null);
     this.academy.remove('routines', id).subscribe({
       next: () => {
-        this.load(student);
-        this.undo.offer('Walk-in', 'routines', id, () => this.load(student));
+        this.walkIns.again();
+        this.undo.offer('Walk-in', 'routines', id, () => this.walkIns.again());
       },
-      error: (error: unknown) => this.problem.set(toProblem(error)),
+      error: (error: unknown) => this.deleting.set(toProblem(error)),
     });
   }
 }

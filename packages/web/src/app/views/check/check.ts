@@ -183,6 +183,7 @@ export class CheckPage {
   private readonly destroyed = inject(DestroyRef);
   private readonly injector = inject(Injector);
   private saving = Subscription.EMPTY;
+  private loading = Subscription.EMPTY;
   private readonly settings = inject(SettingsStore);
   private readonly api = inject(AcademyApi);
   private readonly router = inject(Router);
@@ -216,9 +217,14 @@ export class CheckPage {
     this.showVersions.set(false);
     this.turned.set(false);
     this.differences.set([]);
-    this.settings
+    // A late answer is of whatever was opened before.
+    this.loading.unsubscribe();
+    this.loading = this.settings
       .load()
-      .pipe(switchMap(() => this.around.of(lessonId)))
+      .pipe(
+        switchMap(() => this.around.of(lessonId)),
+        takeUntilDestroyed(this.destroyed),
+      )
       .subscribe({
         next: (atHand) => {
           const { lesson, student } = atHand;
@@ -238,6 +244,7 @@ export class CheckPage {
             .open(checkId, { ...atHand, step, series })
             .then(() => this.blind.open(lessonId, checkId))
             .then(() => {
+              if (checkId !== this.checkId()) return;
               this.opened.set(checkId);
               this.freeze();
             });

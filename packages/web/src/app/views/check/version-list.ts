@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { type CheckVersionView } from '@lotrecht/records';
+import { loaded } from '../../data/loaded.ts';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { clockText, dayText } from '../../words/dates.ts';
@@ -20,7 +21,7 @@ const REASONS = {
   imports: [LineSummary, MatButton, ProblemNote],
   template: `
     @if (problem(); as p) {
-      <lo-problem-note [problem]="p" (retry)="load(checkId())" />
+      <lo-problem-note [problem]="p" (retry)="page.again()" />
     }
     <ol>
       @for (version of versions(); track version.revision) {
@@ -40,7 +41,7 @@ const REASONS = {
       }
     </ol>
     @if (before(); as earlier) {
-      <button matButton="outlined" type="button" (click)="load(checkId(), earlier)">Earlier versions</button>
+      <button matButton="outlined" type="button" (click)="showEarlier(earlier)">Earlier versions</button>
     }
   `,
   styles: `
@@ -66,33 +67,30 @@ export class VersionList {
   /** A new revision asks for the list again. */
   readonly revision = input.required<number>();
 
-  protected readonly versions = signal<readonly CheckVersionView[]>([]);
+  private readonly api = inject(AcademyApi);
+  protected readonly page = loaded({
+    of: () => `${this.checkId()} ${this.revision()}`,
+    from: () => this.api.checkVersions(this.checkId()),
+  });
+  protected readonly versions = computed(() => this.page.value()?.versions ?? []);
   /** Where the next page begins; null: these are all. */
-  protected readonly before = signal<number | null>(null);
-  protected readonly problem = signal<ApiProblem | null>(null);
+  protected readonly before = computed(() => this.page.value()?.before ?? null);
+  private readonly failed = signal<ApiProblem | null>(null);
+  protected readonly problem = computed(() => this.failed() ?? this.page.problem());
   protected readonly reasons = REASONS;
   protected readonly dayText = dayText;
   protected readonly clockText = clockText;
 
-  private readonly api = inject(AcademyApi);
-
-  constructor() {
-    effect(() => {
-      const id = this.checkId();
-      this.revision();
-      untracked(() => this.load(id));
-    });
-  }
-
-  /** @param before earlier than this revision; null: the newest */
-  protected load(id: string, before: number | null = null): void {
-    this.problem.set(null);
-    this.api.checkVersions(id, before).subscribe({
-      next: (page) => {
-        this.versions.update((shown) => (before === null ? page.versions : [...shown, ...page.versions]));
-        this.before.set(page.before);
-      },
-      error: (error: unknown) => this.problem.set(toProblem(error)),
+  /** Those before a revision, behind what is shown; not where the list has gone on meanwhile. */
+  protected showEarlier(before: number): void {
+    this.failed.set(null);
+    const shown = this.page.value();
+    this.api.checkVersions(this.checkId(), before).subscribe({
+      next: (page) =>
+        this.page.change((now) =>
+          now === shown ? { ...page, versions: [...now.versions, ...page.versions] } : now,
+        ),
+      error: (error: unknown) => this.failed.set(toProblem(error)),
     });
   }
 

@@ -26,71 +26,73 @@ const MINUTES = [2, 3, 4, 5, 6, 8, 10, 15] as const;
   selector: 'lo-own-drill-form',
   imports: [MatButton, MatFormField, MatHint, MatInput, MatLabel, MatOption, MatSelect, RecordTrouble],
   template: `
-    <section aria-labelledby="own-title">
-      <h2 id="own-title">
-        {{ toChange().kept === null ? 'Copied from ' + toChange().base.name : 'Change ' + name() }}
-      </h2>
-      <lo-record-trouble [record]="record" (taken)="fill($event)" />
-      <mat-form-field>
-        <mat-label>Name</mat-label>
-        <input matInput #named maxlength="80" [value]="name()" (input)="name.set(named.value); typed()" />
-      </mat-form-field>
-      <mat-form-field>
-        <mat-label>Steps</mat-label>
-        <textarea
-          matInput
-          #stepped
-          rows="5"
-          [value]="steps()"
-          (input)="steps.set(stepped.value); typed()"
-        ></textarea>
-        <mat-hint>One step to the line.</mat-hint>
-      </mat-form-field>
-      <mat-form-field>
-        <mat-label>What to feel</mat-label>
-        <input matInput #felt maxlength="200" [value]="feel()" (input)="feel.set(felt.value); typed()" />
-      </mat-form-field>
-      <mat-form-field>
-        <mat-label>For juniors</mat-label>
-        <textarea
-          matInput
-          #young
-          rows="3"
-          [value]="junior()"
-          (input)="junior.set(young.value); typed()"
-        ></textarea>
-        <mat-hint>One step to the line; empty: as the one it was copied from.</mat-hint>
-      </mat-form-field>
-      <div class="row">
+    @if (record.ready()) {
+      <section aria-labelledby="own-title">
+        <h2 id="own-title">
+          {{ toChange().kept === null ? 'Copied from ' + toChange().base.name : 'Change ' + name() }}
+        </h2>
+        <lo-record-trouble [record]="record" (taken)="fill($event)" />
         <mat-form-field>
-          <mat-label>Times</mat-label>
-          <mat-select [value]="reps()" (valueChange)="reps.set($event); typed()">
-            @for (n of repChoices; track n) {
-              <mat-option [value]="n">{{ n }}</mat-option>
-            }
-          </mat-select>
+          <mat-label>Name</mat-label>
+          <input matInput #named maxlength="80" [value]="name()" (input)="name.set(named.value); typed()" />
         </mat-form-field>
         <mat-form-field>
-          <mat-label>Minutes</mat-label>
-          <mat-select [value]="minutes()" (valueChange)="minutes.set($event); typed()">
-            @for (n of minuteChoices; track n) {
-              <mat-option [value]="n">{{ n }}</mat-option>
-            }
-          </mat-select>
+          <mat-label>Steps</mat-label>
+          <textarea
+            matInput
+            #stepped
+            rows="5"
+            [value]="steps()"
+            (input)="steps.set(stepped.value); typed()"
+          ></textarea>
+          <mat-hint>One step to the line.</mat-hint>
         </mat-form-field>
-      </div>
-      <p class="row">
-        <button
-          matButton="filled"
-          type="button"
-          [disabled]="name().trim() === '' || linesOf(steps(), 240).length === 0"
-          (click)="keep()"
-        >
-          Keep drill
-        </button>
-        <button matButton type="button" (click)="giveUp()">Leave it</button>
-      </p>
-    </section>
+        <mat-form-field>
+          <mat-label>What to feel</mat-label>
+          <input matInput #felt maxlength="200" [value]="feel()" (input)="feel.set(felt.value); typed()" />
+        </mat-form-field>
+        <mat-form-field>
+          <mat-label>For juniors</mat-label>
+          <textarea
+            matInput
+            #young
+            rows="3"
+            [value]="junior()"
+            (input)="junior.set(young.value); typed()"
+          ></textarea>
+          <mat-hint>One step to the line; empty: as the one it was copied from.</mat-hint>
+        </mat-form-field>
+        <div class="row">
+          <mat-form-field>
+            <mat-label>Times</mat-label>
+            <mat-select [value]="reps()" (valueChange)="reps.set($event); typed()">
+              @for (n of repChoices; track n) {
+                <mat-option [value]="n">{{ n }}</mat-option>
+              }
+            </mat-select>
+          </mat-form-field>
+          <mat-form-field>
+            <mat-label>Minutes</mat-label>
+            <mat-select [value]="minutes()" (valueChange)="minutes.set($event); typed()">
+              @for (n of minuteChoices; track n) {
+                <mat-option [value]="n">{{ n }}</mat-option>
+              }
+            </mat-select>
+          </mat-form-field>
+        </div>
+        <p class="row">
+          <button
+            matButton="filled"
+            type="button"
+            [disabled]="name().trim() === '' || linesOf(steps(), 240).length === 0"
+            (click)="keep()"
+          >
+            Keep drill
+          </button>
+          <button matButton type="button" (click)="giveUp()">Leave it</button>
+        </p>
+      </section>
+    }
   `,
   styles: `
     section {
@@ -131,8 +133,6 @@ export class OwnDrillForm {
   protected readonly reps = signal<number>(8);
   protected readonly minutes = signal<number>(5);
   private basedOn = '';
-  /** Something was typed before the device had said what was typed earlier: that stays. */
-  private touched = false;
 
   constructor() {
     effect(() => {
@@ -150,7 +150,6 @@ export class OwnDrillForm {
   }
 
   protected typed(): void {
-    this.touched = true;
     this.record.typed(this.filled());
   }
 
@@ -175,7 +174,6 @@ export class OwnDrillForm {
 
   private async begin({ id, kept, base }: DrillToChange): Promise<void> {
     const { steps, feel, junior, dose } = base;
-    this.touched = false;
     this.fill(
       kept ?? {
         name: `${base.name}, our way`.slice(0, 80),
@@ -185,7 +183,7 @@ export class OwnDrillForm {
     const isIt = ({ drill }: OwnDrillInput): boolean => drill.basedOn === base.id;
     const earlier =
       kept === null ? await this.record.beginNew(id, { isIt }) : await this.record.begin(kept.id, kept);
-    if (earlier !== null && !this.touched) this.fill(earlier.input);
+    if (earlier !== null) this.fill(earlier.input);
   }
 
   private filled(): OwnDrillInput {

@@ -1,33 +1,23 @@
 import { MatInput } from '@angular/material/input';
 import { MatOption, MatSelect } from '@angular/material/select';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  input,
-  signal,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { RouterLink } from '@angular/router';
 import {
-  type CheckView,
   type HandOutInput,
   type HandOutView,
   type LessonView,
-  type PlaceMark,
   type PlaceView,
   type StudentView,
   type TakeHomeView,
 } from '@lotrecht/records';
 import { drillsFor, DRILLS, ORDER_DRILL, USUAL_DOSE } from '@lotrecht/paper';
+import { loaded } from '../../data/loaded.ts';
 import { SinceLast } from '../../practice/since-last.ts';
 import { OwnDrillsStore } from '../../practice/own-drills.store.ts';
-import { forkJoin, map, of, switchMap } from 'rxjs';
+import { forkJoin, map, type Observable, of, switchMap } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { TakeHomeApi } from '../../api/take-home-api.ts';
@@ -49,6 +39,14 @@ import { NextDay } from './next-day.ts';
 import { OwnEyes } from './own-eyes.ts';
 import { PocketSheets } from './pocket-sheets.ts';
 import { SendLink } from './send-link.ts';
+
+/** What is fetched for it. */
+interface GoesHome {
+  readonly lesson: LessonView;
+  readonly student: StudentView;
+  readonly home: TakeHomeView;
+  readonly place: PlaceView | null;
+}
 
 /** What a check sends home: the sight picture, one page, sheets for the pocket, and the link. */
 @Component({
@@ -84,14 +82,26 @@ export class HandOutOfCheck {
   private readonly current = inject(CurrentWorkStore);
   private readonly undo = inject(Undo);
 
-  protected readonly problem = signal<ApiProblem | null>(null);
-  protected readonly student = signal<StudentView | null>(null);
-  protected readonly check = signal<CheckView | null>(null);
-  protected readonly marks = signal<readonly PlaceMark[]>([]);
-  protected readonly home = signal<TakeHomeView | null>(null);
+  /** The lesson of the check with whose it is, and what is kept of it for home. */
+  protected readonly opened = loaded({
+    of: () => `${this.lessonId()} ${this.checkId()}`,
+    from: () => this.fetch(this.lessonId()).pipe(switchMap((home) => this.begin(home))),
+  });
+  private readonly failed = signal<ApiProblem | null>(null);
+  protected readonly problem = computed(() => this.failed() ?? this.opened.problem());
+  protected readonly student = computed(() => this.opened.value()?.student ?? null);
+  protected readonly lesson = computed(() => this.opened.value()?.lesson ?? null);
+  protected readonly home = computed(() => this.opened.value()?.home ?? null);
+  protected readonly marks = computed(() => this.opened.value()?.place?.marks ?? []);
+  protected readonly check = computed(
+    () => this.lesson()?.checks.find(({ id }) => id === this.checkId()) ?? null,
+  );
   protected readonly record = stored(HAND_OUT);
   protected readonly handOut = this.record.stored;
-  protected readonly lesson = signal<LessonView | null>(null);
+
+  protected changed(change: Partial<GoesHome>): void {
+    this.opened.change((goesHome) => ({ ...goesHome, ...change }));
+  }
 
   private readonly ownDrills = inject(OwnDrillsStore);
   protected readonly drills = this.ownDrills.all;
@@ -107,57 +117,29 @@ export class HandOutOfCheck {
 
   constructor() {
     inject(MethodStore).load();
-    this.ownDrills.load().subscribe({ error: (error: unknown) => this.problem.set(toProblem(error)) });
+    this.ownDrills.load().subscribe({ error: (error: unknown) => this.failed.set(toProblem(error)) });
     inject(SettingsStore)
       .load()
-      .subscribe({ error: (error: unknown) => this.problem.set(toProblem(error)) });
-    effect(() => {
-      const [lessonId, checkId] = [this.lessonId(), this.checkId()];
-      untracked(() => this.load(lessonId, checkId));
-    });
+      .subscribe({ error: (error: unknown) => this.failed.set(toProblem(error)) });
   }
 
-  protected load(lessonId: string, checkId: string): void {
-    this.problem.set(null);
-    this.academy
-      .lesson(lessonId)
-      .pipe(
-        switchMap((lesson) =>
-          forkJoin({
-            lesson: of(lesson),
-            student: this.academy.student(lesson.studentId).pipe(map(({ student }) => student)),
-            home: this.api.of(lesson.studentId),
-            place: lesson.placeId === null ? of(null) : this.records.one<PlaceView>(PLACE, lesson.placeId),
-          }),
-        ),
-      )
-      .subscribe({
-        next: ({ lesson, student, home, place }) => {
-          this.student.set(student);
-          this.marks.set(place?.marks ?? []);
-          this.home.set(home);
-          this.lesson.set(lesson);
-          this.check.set(lesson.checks.find((c) => c.id === checkId) ?? null);
-          this.show(home.handOuts.find((h) => h.checkId === checkId) ?? null, student, lesson);
-          this.current.show({
-            studentId: student.id,
-            studentName: student.name,
-            handedness: student.handedness,
-            lessonId,
-            heldOn: lesson.heldOn,
-            steps: lessonSteps(lesson),
-          });
-          this.current.showStep('home');
-        },
-        error: (error: unknown) => this.problem.set(toProblem(error)),
-      });
+  private fetch(lessonId: string): Observable<GoesHome> {
+    return this.academy.lesson(lessonId).pipe(
+      switchMap((lesson) =>
+        forkJoin({
+          lesson: of(lesson),
+          student: this.academy.student(lesson.studentId).pipe(map(({ student }) => student)),
+          home: this.api.of(lesson.studentId),
+          place: lesson.placeId === null ? of(null) : this.records.one<PlaceView>(PLACE, lesson.placeId),
+        }),
+      ),
+    );
   }
 
   private show(handOut: HandOutView | null, student: StudentView, lesson: LessonView): void {
     this.junior.set(handOut?.junior ?? student.minor);
     if (handOut === null) this.suggestDrill(lesson);
     else this.fill(handOut);
-    void this.begin(handOut, student.id);
   }
 
   /** Until another is chosen: the order’s where that is the one thing, else the first of the line that is worked on. */
@@ -178,15 +160,30 @@ export class HandOutOfCheck {
     else this.keep(() => then());
   };
 
-  /** What was typed and not kept stands over what is kept. */
-  private async begin(handOut: HandOutView | null, studentId: string): Promise<void> {
-    const isIt = ({ checkId }: HandOutInput): boolean => checkId === this.checkId();
+  /** What was typed and not kept stands over what is kept, before there is a field to type into. */
+  private async begin(goesHome: GoesHome): Promise<GoesHome> {
+    const { lesson, student, home } = goesHome;
+    const checkId = this.checkId();
+    const handOut = home.handOuts.find((h) => h.checkId === checkId) ?? null;
+    const isIt = (input: HandOutInput): boolean => input.checkId === checkId;
     const earlier =
       handOut === null
-        ? await this.record.beginNew(crypto.randomUUID(), { isIt, studentId })
-        : await this.record.begin(handOut.id, handOut, studentId);
-    const typed = earlier?.input ?? takeEarlierHandOut(this.checkId());
+        ? await this.record.beginNew(crypto.randomUUID(), { isIt, studentId: student.id })
+        : await this.record.begin(handOut.id, handOut, student.id);
+    if (checkId !== this.checkId()) return goesHome;
+    this.show(handOut, student, lesson);
+    const typed = earlier?.input ?? takeEarlierHandOut(checkId);
     if (typed !== null) this.fill(typed);
+    this.current.show({
+      studentId: student.id,
+      studentName: student.name,
+      handedness: student.handedness,
+      lessonId: lesson.id,
+      heldOn: lesson.heldOn,
+      steps: lessonSteps(lesson),
+    });
+    this.current.showStep('home');
+    return goesHome;
   }
 
   protected fill({ drillId, dose, own, junior }: HandOutDraft): void {
@@ -206,7 +203,7 @@ export class HandOutOfCheck {
     this.keep(({ id }) =>
       this.api.handOutFile(id, format, this.paper()).subscribe({
         next: (blob) => saveFile(`lotrecht-hand-out.${format}`, blob.type, blob),
-        error: (error: unknown) => this.problem.set(toProblem(error)),
+        error: (error: unknown) => this.failed.set(toProblem(error)),
       }),
     );
   }
@@ -226,7 +223,7 @@ export class HandOutOfCheck {
           () => void this.record.begin(kept.id, kept, kept.studentId),
         );
       },
-      error: (error: unknown) => this.problem.set(toProblem(error)),
+      error: (error: unknown) => this.failed.set(toProblem(error)),
     });
   }
 

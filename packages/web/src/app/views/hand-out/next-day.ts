@@ -27,19 +27,21 @@ const WEEKS = [1, 2, 3] as const;
   template: `
     <section aria-labelledby="next-title">
       <h2 id="next-title">Next lesson</h2>
-      <div class="row">
-        @for (week of weeks(); track week.on) {
-          <button
-            matButton="outlined"
-            type="button"
-            [attr.aria-pressed]="week.on === nextOn()"
-            (click)="agree(week.on)"
-          >
-            {{ week.title }}
-          </button>
-        }
-        <lo-day-field label="On" [value]="nextOn()" (valueChange)="agree($event)" />
-      </div>
+      @if (record.ready()) {
+        <div class="row">
+          @for (week of weeks(); track week.on) {
+            <button
+              matButton="outlined"
+              type="button"
+              [attr.aria-pressed]="week.on === nextOn()"
+              (click)="agree(week.on)"
+            >
+              {{ week.title }}
+            </button>
+          }
+          <lo-day-field label="On" [value]="nextOn()" (valueChange)="agree($event)" />
+        </div>
+      }
       <p role="status">{{ said() }}</p>
       <lo-record-trouble [record]="record" (kept)="kept($event)" (taken)="kept($event)" />
     </section>

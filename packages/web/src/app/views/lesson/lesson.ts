@@ -1,13 +1,4 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  input,
-  signal,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
@@ -17,7 +8,20 @@ import { MatInput } from '@angular/material/input';
 import { MatOption, MatSelect } from '@angular/material/select';
 import { Router, RouterLink } from '@angular/router';
 import { type LessonInput, type LessonView, type PlaceView } from '@lotrecht/records';
-import { catchError, of, switchMap } from 'rxjs';
+import {
+  catchError,
+  concat,
+  EMPTY,
+  forkJoin,
+  from,
+  ignoreElements,
+  map,
+  type Observable,
+  of,
+  switchMap,
+  tap,
+} from 'rxjs';
+import { loaded } from '../../data/loaded.ts';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { type CheckDraft, DraftStore } from '../../data/draft-store.ts';
@@ -74,13 +78,21 @@ import { Why } from '../../ui/why.ts';
 export class LessonPage {
   readonly lessonId = input.required<string>();
 
-  protected readonly lesson = signal<LessonView | null>(null);
-  private readonly steps = computed(() => {
-    const lesson = this.lesson();
-    return lesson === null ? [] : lessonSteps(lesson);
+  private readonly api = inject(AcademyApi);
+  private readonly router = inject(Router);
+  private readonly undo = inject(Undo);
+  private readonly current = inject(CurrentWorkStore);
+  private readonly draftStore = inject(DraftStore);
+  private readonly session = inject(SessionStore);
+
+  protected readonly opened = loaded({
+    of: () => this.lessonId(),
+    from: (id) => this.api.lesson(id).pipe(switchMap((lesson) => this.show(lesson))),
   });
+  protected readonly lesson = computed(() => this.opened.value() ?? null);
+  private readonly failed = signal<ApiProblem | null>(null);
+  protected readonly problem = computed(() => this.failed() ?? this.opened.problem());
   protected readonly drafts = signal<readonly CheckDraft[]>([]);
-  protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly weekdayText = weekdayText;
   protected readonly clockText = clockText;
   protected readonly form = new FormGroup({
@@ -104,47 +116,12 @@ export class LessonPage {
     lessonKind((id) => this.places().find((place) => place.id === id)?.name ?? ''),
   );
 
-  private readonly api = inject(AcademyApi);
-  private readonly router = inject(Router);
-  private readonly undo = inject(Undo);
-  private readonly current = inject(CurrentWorkStore);
-  private readonly draftStore = inject(DraftStore);
-  private readonly session = inject(SessionStore);
-
   constructor() {
     this.current.showStep('line');
     this.form.valueChanges.pipe(takeUntilDestroyed()).subscribe(() => {
       const typed = this.typed();
       if (typed !== null) this.record.typed(typed);
     });
-    effect(() => {
-      const id = this.lessonId();
-      untracked(() => this.load(id));
-    });
-  }
-
-  protected load(id: string): void {
-    this.problem.set(null);
-    this.api
-      .lesson(id)
-      .pipe(
-        switchMap((lesson) => {
-          this.show(lesson);
-          return this.api.student(lesson.studentId);
-        }),
-      )
-      .subscribe({
-        next: ({ student }) =>
-          this.current.show({
-            studentId: student.id,
-            studentName: student.name,
-            handedness: student.handedness,
-            lessonId: id,
-            heldOn: this.form.getRawValue().heldOn,
-            steps: this.steps(),
-          }),
-        error: (error: unknown) => this.problem.set(toProblem(error)),
-      });
   }
 
   protected newCheck(): void {
@@ -165,9 +142,10 @@ export class LessonPage {
   }
 
   protected showKept(saved: LessonRecord): void {
-    this.lesson.update((lesson) => lesson && { ...lesson, ...saved });
-    const work = this.current.work();
-    if (work !== null) this.current.show({ ...work, heldOn: saved.heldOn, steps: this.steps() });
+    this.opened.change((lesson) => ({ ...lesson, ...saved }));
+    const [work, lesson] = [this.current.work(), this.lesson()];
+    if (work !== null && lesson !== null)
+      this.current.show({ ...work, heldOn: saved.heldOn, steps: lessonSteps(lesson) });
     // What was typed while it was on its way stays.
     if (this.record.state() === 'kept') this.fill(saved);
   }
@@ -188,7 +166,7 @@ export class LessonPage {
         void this.router.navigate(['/students', studentId]);
         this.undo.offer('Lesson', 'lessons', id, () => void this.router.navigate(['/lessons', id]));
       },
-      error: (error: unknown) => this.problem.set(toProblem(error)),
+      error: (error: unknown) => this.failed.set(toProblem(error)),
     });
   }
 
@@ -196,15 +174,40 @@ export class LessonPage {
     this.form.reset({ heldOn, nextOn, placeId, windy, notes }, { emitEvent: false });
   }
 
-  private show(lesson: LessonView): void {
-    this.lesson.set(lesson);
-    this.fill(lesson);
-    void this.record.begin(lesson.id, lesson, lesson.studentId).then((earlier) => {
-      if (earlier !== null) this.form.patchValue(earlier.input, { emitEvent: false });
-    });
+  /** Fields come with what was typed into them here: before the device has said it, nobody can type over it. */
+  private show(lesson: LessonView): Observable<LessonView> {
     const instructorId = this.session.session()?.instructor.id ?? '';
-    void fromDevice(this.draftStore.ofLesson(lesson.id, instructorId), []).then((drafts) =>
-      this.drafts.set(drafts),
+    const typed = from(this.record.begin(lesson.id, lesson, lesson.studentId));
+    const drafts = from(fromDevice(this.draftStore.ofLesson(lesson.id, instructorId), []));
+    const filled = forkJoin([typed, drafts]).pipe(
+      map(([earlier, all]) => {
+        this.fill(lesson);
+        if (earlier !== null) this.form.patchValue(earlier.input, { emitEvent: false });
+        this.drafts.set(all);
+        return lesson;
+      }),
+    );
+    return concat(filled, this.tellShell(lesson));
+  }
+
+  /** Whose lesson it is; without the answer the lesson stands, and it is said. */
+  private tellShell(lesson: LessonView): Observable<never> {
+    return this.api.student(lesson.studentId).pipe(
+      tap(({ student: { id, name, handedness } }) =>
+        this.current.show({
+          studentId: id,
+          studentName: name,
+          handedness,
+          lessonId: lesson.id,
+          heldOn: this.form.getRawValue().heldOn,
+          steps: lessonSteps(lesson),
+        }),
+      ),
+      catchError((error: unknown) => {
+        this.failed.set(toProblem(error));
+        return EMPTY;
+      }),
+      ignoreElements(),
     );
   }
 }

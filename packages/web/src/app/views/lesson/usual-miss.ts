@@ -1,19 +1,11 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  input,
-  signal,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatOption, MatSelect } from '@angular/material/select';
 import { type LessonView, type UsualMissInput } from '@lotrecht/records';
 import { missText } from '@lotrecht/words';
-import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { switchMap } from 'rxjs';
+import { loaded } from '../../data/loaded.ts';
 import { USUAL_MISS, type UsualMiss as Kept } from '../../data/kinds/usual-miss.ts';
 import { RecordApi } from '../../data/record-api.ts';
 import { stored } from '../../data/stored-record.ts';
@@ -38,8 +30,8 @@ type Miss = UsualMissInput['miss'];
     RecordTrouble,
   ],
   template: `
-    @if (problem(); as p) {
-      <lo-problem-note [problem]="p" (retry)="load(lesson().studentId)" />
+    @if (said.problem(); as p) {
+      <lo-problem-note [problem]="p" (retry)="said.again()" />
     }
     <lo-record-trouble [record]="record" (kept)="show($event)" (taken)="show($event)" />
     @if (ready()) {
@@ -114,16 +106,25 @@ type Miss = UsualMissInput['miss'];
 export class UsualMiss {
   readonly lesson = input.required<LessonView>();
 
-  protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly record = stored(USUAL_MISS);
   protected readonly miss = signal<Miss>({ where: 'course' });
-  /** It was asked what is kept: before, nothing is said over it. */
-  protected readonly ready = signal(false);
-  private readonly others = signal<readonly Kept[]>([]);
   private readonly records = inject(RecordApi);
-  // Asked for again when these change, and not at everything that is kept of the lesson.
-  private readonly whose = computed(() => this.lesson().studentId);
   private readonly lessonId = computed(() => this.lesson().id);
+  /** Asked for again with another lesson, and not at everything that is kept of this one. */
+  protected readonly said = loaded({
+    of: this.lessonId,
+    from: (lessonId) =>
+      this.records
+        .all<Kept>(USUAL_MISS, { student: this.lesson().studentId })
+        .pipe(switchMap((all) => this.open(all, lessonId))),
+  });
+  /** It was asked what is kept: before, nothing is said over it. */
+  protected readonly ready = computed(() => this.said.value() !== undefined);
+  private readonly others = computed(() =>
+    (this.said.value() ?? []).filter(
+      ({ lessonId, saidOn }) => lessonId !== this.lessonId() && saidOn <= this.lesson().heldOn,
+    ),
+  );
 
   protected readonly starts = ['left', 'over', 'right'] as const;
   protected readonly bends = ['left', 'none', 'right'] as const;
@@ -133,30 +134,6 @@ export class UsualMiss {
     const last = this.others().at(-1);
     return last === undefined ? null : `${dayText(last.saidOn)}: ${missText(last.miss)}`;
   });
-
-  constructor() {
-    effect(() => {
-      const student = this.whose();
-      this.lessonId();
-      untracked(() => this.load(student));
-    });
-  }
-
-  protected load(student: string): void {
-    this.problem.set(null);
-    this.records.all<Kept>(USUAL_MISS, { student }).subscribe({
-      next: (all) => {
-        const own = all.find(({ lessonId }) => lessonId === this.lessonId()) ?? null;
-        this.others.set(
-          all.filter(
-            ({ lessonId, saidOn }) => lessonId !== this.lessonId() && saidOn <= this.lesson().heldOn,
-          ),
-        );
-        void this.open(own);
-      },
-      error: (error: unknown) => this.problem.set(toProblem(error)),
-    });
-  }
 
   protected show({ miss }: Kept): void {
     this.miss.set(miss);
@@ -178,15 +155,17 @@ export class UsualMiss {
     this.record.save({ revision, studentId, lessonId, saidOn, miss: this.miss() }).subscribe();
   }
 
-  private async open(own: Kept | null): Promise<void> {
-    const { id, studentId } = this.lesson();
+  /** What is kept of this lesson, with what was typed over it here. @returns all of the student’s */
+  private async open(all: readonly Kept[], id: string): Promise<readonly Kept[]> {
+    const own = all.find(({ lessonId }) => lessonId === id) ?? null;
+    const { studentId } = this.lesson();
     const isIt = ({ lessonId }: UsualMissInput): boolean => lessonId === id;
     const typed =
       own === null
         ? await this.record.beginNew(crypto.randomUUID(), { isIt, studentId })
         : await this.record.begin(own.id, own, studentId);
-    const said = typed?.input ?? own;
-    if (said !== null) this.miss.set(said.miss);
-    this.ready.set(true);
+    if (id !== this.lessonId()) return all;
+    this.miss.set((typed?.input ?? own)?.miss ?? { where: 'course' });
+    return all;
   }
 }

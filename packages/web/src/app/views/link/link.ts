@@ -1,10 +1,10 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
 import { MatError, MatFormField, MatHint, MatLabel } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import { Router, RouterLink } from '@angular/router';
-import { type LinkView } from '@lotrecht/records';
+import { loaded } from '../../data/loaded.ts';
 import { AccountApi } from '../../api/account-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { Door } from '../../ui/door.ts';
@@ -34,8 +34,12 @@ const MIN_PASSWORD = 12;
 export class LinkPage {
   readonly token = input.required<string>();
 
-  protected readonly link = signal<LinkView | null>(null);
-  protected readonly problem = signal<ApiProblem | null>(null);
+  private readonly api = inject(AccountApi);
+  private readonly router = inject(Router);
+
+  protected readonly link = loaded({ of: () => this.token(), from: (token) => this.api.link(token) });
+  private readonly refused = signal<ApiProblem | null>(null);
+  protected readonly problem = computed(() => this.refused() ?? this.link.problem());
   protected readonly form = new FormGroup({
     password: new FormControl('', {
       nonNullable: true,
@@ -43,28 +47,13 @@ export class LinkPage {
     }),
   });
 
-  private readonly api = inject(AccountApi);
-  private readonly router = inject(Router);
-
-  constructor() {
-    effect(() => {
-      const token = this.token();
-      untracked(() =>
-        this.api.link(token).subscribe({
-          next: (link) => this.link.set(link),
-          error: (error: unknown) => this.problem.set(toProblem(error)),
-        }),
-      );
-    });
-  }
-
   protected submit(): void {
     this.form.markAllAsTouched();
     if (this.form.invalid) return;
     this.api.useLink(this.token(), this.form.getRawValue().password).subscribe({
       // The link must not stay in the history behind the page that follows.
       next: () => void this.router.navigateByUrl('/today', { replaceUrl: true }),
-      error: (error: unknown) => this.problem.set(toProblem(error)),
+      error: (error: unknown) => this.refused.set(toProblem(error)),
     });
   }
 }

@@ -120,9 +120,9 @@ export class MethodsView {
 
   /** What was typed over it earlier and not kept stands in the fields. */
   private begin(method: MethodView, kept: MethodView | null): void {
-    this.changing.set(method);
     void this.record.begin(method.id, kept).then((earlier) => {
-      if (earlier !== null) this.changing.set({ ...method, method: earlier.input.method });
+      if (this.record.id === method.id)
+        this.changing.set(earlier === null ? method : { ...method, method: earlier.input.method });
     });
   }
 

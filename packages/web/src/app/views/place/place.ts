@@ -5,7 +5,6 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
-  effect,
   type ElementRef,
   inject,
   input,
@@ -17,8 +16,10 @@ import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { type PlaceInput, type PlaceMark, type PlaceView } from '@lotrecht/records';
 import { formatDistance } from '@lotrecht/words';
+import { from, of, switchMap } from 'rxjs';
+import { loaded } from '../../data/loaded.ts';
 import { AcademyApi } from '../../api/academy-api.ts';
-import { toProblem } from '../../api/problem.ts';
+import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { takeEarlierPlace } from '../../data/earlier-drafts.ts';
 import { PLACE } from '../../data/kinds/place.ts';
 import { RecordApi } from '../../data/record-api.ts';
@@ -29,9 +30,13 @@ import { bearingText } from '../../ui/bearings.ts';
 import { LandmarkStrip } from '../../ui/landmark-strip.ts';
 import { NumberField } from '../../ui/number-field.ts';
 import { PLACE_KINDS } from '../../words/place-kinds.ts';
+import { ProblemNote } from '../../ui/problem-note.ts';
 import { RecordTrouble } from '../../ui/record-trouble.ts';
 import { Undo } from '../../ui/undo.ts';
 import { type MarkSlip, readMark, type TypedMark } from './new-mark.ts';
+
+/** The address of a place that is not there yet. */
+const NEW = 'new';
 
 const EMPTY: TypedMark = {
   name: '',
@@ -60,6 +65,7 @@ function zeroOf(marks: readonly PlaceMark[]): string | null {
     MatOption,
     MatSelect,
     NumberField,
+    ProblemNote,
     RecordTrouble,
     RouterLink,
   ],
@@ -84,7 +90,6 @@ export class PlacePage {
   protected readonly nameSlip = signal<string | null>(null);
   protected readonly record = stored(PLACE);
   protected readonly stored = this.record.stored;
-  protected readonly problem = this.record.problem;
   protected readonly state = this.record.state;
   protected readonly bearingText = bearingText;
   protected readonly unit = computed(() => this.settings.settings().distanceUnit);
@@ -105,15 +110,27 @@ export class PlacePage {
   private readonly academy = inject(AcademyApi);
   private readonly router = inject(Router);
   private readonly undo = inject(Undo);
+  /** One that was kept just now has its address, and is on the screen already. */
+  protected readonly opened = loaded({
+    of: () => this.placeId() ?? NEW,
+    from: (id) => {
+      if (id === NEW) return from(this.beginNew());
+      if (untracked(this.stored)?.id === id) return of(true);
+      return this.api.one<PlaceView>(PLACE, id).pipe(switchMap((place) => this.begin(id, place)));
+    },
+  });
+  private readonly failed = signal<ApiProblem | null>(null);
+  /** Nothing of the one before stands under the address of another, and nothing is typed before the device has answered. */
+  protected readonly shown = computed(
+    () => this.record.ready() && (this.placeId() === undefined || this.stored()?.id === this.placeId()),
+  );
+  /** Of fetching, the settings and deleting; what a save meets is the record’s. */
+  protected readonly problem = computed(() => this.failed() ?? this.opened.problem());
   private readonly newName = viewChild<ElementRef<HTMLInputElement>>('newName');
 
   constructor() {
     inject(CurrentWorkStore).clear();
-    this.settings.load().subscribe({ error: (error: unknown) => this.problem.set(toProblem(error)) });
-    effect(() => {
-      const id = this.placeId();
-      untracked(() => this.open(id));
-    });
+    this.settings.load().subscribe({ error: (error: unknown) => this.failed.set(toProblem(error)) });
   }
 
   protected distanceText({ distanceM }: PlaceMark): string {
@@ -200,7 +217,7 @@ export class PlacePage {
         void this.router.navigate(['/places']);
         this.undo.offer('Place', 'places', id, () => void this.router.navigate(['/places', id]));
       },
-      error: (error: unknown) => this.problem.set(toProblem(error)),
+      error: (error: unknown) => this.failed.set(toProblem(error)),
     });
   }
 
@@ -213,32 +230,21 @@ export class PlacePage {
     };
   }
 
-  private open(id: string | undefined): void {
-    if (id === undefined) {
-      void this.beginNew();
-      return;
-    }
-    if (this.stored()?.id === id) return;
-    this.api.one<PlaceView>(PLACE, id).subscribe({
-      next: (place) => {
-        this.show(place);
-        void this.begin(id, place);
-      },
-      error: (error: unknown) => this.problem.set(toProblem(error)),
-    });
-  }
-
   /** A new place that was begun here and not kept goes on where it was left. */
-  private async beginNew(): Promise<void> {
+  private async beginNew(): Promise<boolean> {
     const earlier = await this.record.beginNew(crypto.randomUUID());
     const { input, more } = earlier ?? { input: takeEarlierPlace(), more: null };
     if (input !== null) this.showTyped(input, more);
+    return true;
   }
 
-  private async begin(id: string, place: PlaceView): Promise<void> {
+  private async begin(id: string, place: PlaceView): Promise<boolean> {
     const earlier = await this.record.begin(id, place);
+    if (id !== this.placeId()) return false;
+    this.show(place);
     if (earlier === null) this.state.set('kept');
     else this.showTyped(earlier.input, earlier.more);
+    return true;
   }
 
   /** @param mark the mark that was being typed */

@@ -136,6 +136,8 @@ export class PlanOfLesson {
       ? []
       : oneThingsOf({ ...last, looksAway: looksAway(last), startsAside: this.startsAside() });
   });
+  /** The lesson, once what was typed into its plan is there too. */
+  protected readonly shown = computed(() => (this.record.ready() ? this.atHand() : null));
   protected readonly things = computed(() => [...new Set([...this.found(), ...ONE_THINGS])]);
 
   protected readonly sizes = computed(() => {

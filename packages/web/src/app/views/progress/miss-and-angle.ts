@@ -1,18 +1,9 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  input,
-  signal,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatTableModule } from '@angular/material/table';
 import { isCold } from '@lotrecht/judging';
 import { type MeasuredLineView, type StudentView } from '@lotrecht/records';
 import { missText } from '@lotrecht/words';
-import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { loaded } from '../../data/loaded.ts';
 import { USUAL_MISS, type UsualMiss } from '../../data/kinds/usual-miss.ts';
 import { RecordApi } from '../../data/record-api.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
@@ -36,8 +27,8 @@ interface Row {
   selector: 'lo-miss-and-angle',
   imports: [MatTableModule, ProblemNote],
   template: `
-    @if (problem(); as p) {
-      <lo-problem-note [problem]="p" (retry)="load(student().id)" />
+    @if (said.problem(); as p) {
+      <lo-problem-note [problem]="p" (retry)="said.again()" />
     }
     @if (rows().length > 0) {
       <h2>The usual miss, and the lines {{ at() }}</h2>
@@ -81,9 +72,11 @@ export class MissAndAngle {
   readonly student = input.required<StudentView>();
   readonly lines = input.required<readonly MeasuredLineView[]>();
 
-  protected readonly problem = signal<ApiProblem | null>(null);
-  private readonly misses = signal<readonly UsualMiss[]>([]);
   private readonly records = inject(RecordApi);
+  protected readonly said = loaded({
+    of: () => this.student().id,
+    from: (student) => this.records.all<UsualMiss>(USUAL_MISS, { student }),
+  });
   private readonly settings = inject(SettingsStore);
 
   protected readonly columns = [
@@ -100,7 +93,7 @@ export class MissAndAngle {
   }));
   protected readonly at = computed(() => atText(this.told()));
   protected readonly rows = computed((): readonly Row[] =>
-    this.misses()
+    (this.said.value() ?? [])
       .filter(({ miss }) => missText(miss) !== '')
       .toReversed()
       .map(({ saidOn, miss }) => {
@@ -115,23 +108,8 @@ export class MissAndAngle {
       }),
   );
 
-  constructor() {
-    effect(() => {
-      const { id } = this.student();
-      untracked(() => this.load(id));
-    });
-  }
-
   protected cell(row: Row, key: keyof Row): string {
     return row[key];
-  }
-
-  protected load(student: string): void {
-    this.problem.set(null);
-    this.records.all<UsualMiss>(USUAL_MISS, { student }).subscribe({
-      next: (all) => this.misses.set(all),
-      error: (error: unknown) => this.problem.set(toProblem(error)),
-    });
   }
 
   /** Where a line stood on a day, blind, on average; nothing where nobody read it. */

@@ -253,6 +253,7 @@ export class ProgressPage {
   protected load(id: string): void {
     this.problem.set(null);
     this.computing.unsubscribe();
+    if (this.student()?.id !== id) this.clear();
     this.computing = forkJoin({
       student: this.api.student(id).pipe(map(({ student }) => student)),
       rows: this.api.lines(id).pipe(map(linesOfChecks)),
@@ -266,6 +267,15 @@ export class ProgressPage {
       },
       error: (error: unknown) => this.problem.set(toProblem(error)),
     });
+  }
+
+  /** Nothing of the one before stands under the address of another. */
+  private clear(): void {
+    this.student.set(null);
+    this.rows.set([]);
+    this.all.set([]);
+    this.soFar.set(null);
+    this.loaded.set(false);
   }
 
   /** Also when the day of the forecast moves. */

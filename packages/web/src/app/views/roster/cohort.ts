@@ -1,17 +1,8 @@
 import { MatOption, MatSelect } from '@angular/material/select';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  signal,
-  untracked,
-} from '@angular/core';
-import { type CohortView } from '@lotrecht/records';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RosterApi } from '../../api/roster-api.ts';
-import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { loaded } from '../../data/loaded.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { CLUB_GROUPS } from '../../words/words.ts';
 import { cohortRows } from './cohort-rows.ts';
@@ -28,30 +19,14 @@ export class Cohort {
   private readonly api = inject(RosterApi);
   protected readonly clubs = Object.entries(CLUB_GROUPS);
   protected readonly choice = signal({ help: 'blind', hand: '', club: '' });
-  private readonly cohort = signal<CohortView | null>(null);
-  protected readonly problem = signal<ApiProblem | null>(null);
-  protected readonly students = computed(() => this.cohort()?.students ?? null);
+  protected readonly cohort = loaded({ of: this.choice, from: (choice) => this.api.cohort(choice) });
+  protected readonly students = computed(() => this.cohort.value()?.students ?? null);
   protected readonly rows = computed(() => {
-    const cohort = this.cohort();
-    return cohort === null ? [] : cohortRows(cohort);
+    const cohort = this.cohort.value();
+    return cohort === undefined ? [] : cohortRows(cohort);
   });
-
-  constructor() {
-    effect(() => {
-      const choice = this.choice();
-      untracked(() => this.load(choice));
-    });
-  }
 
   protected change(change: Partial<{ help: string; hand: string; club: string }>): void {
     this.choice.update((choice) => ({ ...choice, ...change }));
-  }
-
-  protected load(choice = this.choice()): void {
-    this.problem.set(null);
-    this.api.cohort(choice).subscribe({
-      next: (cohort) => this.cohort.set(cohort),
-      error: (error: unknown) => this.problem.set(toProblem(error)),
-    });
   }
 }

@@ -1,10 +1,19 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, signal, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  signal,
+} from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
 import { MatError, MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import { MatOption, MatSelect } from '@angular/material/select';
 import { type ClubInput } from '@lotrecht/records';
+import { loaded } from '../../data/loaded.ts';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { type Club, CLUB } from '../../data/kinds/club.ts';
@@ -37,11 +46,9 @@ import { CLUB_GROUPS } from '../../words/words.ts';
 export class Bag {
   readonly studentId = input.required<string>();
 
-  protected readonly clubs = signal<readonly Club[] | null>(null);
   protected readonly record = stored(CLUB);
-  /** Of fetching and deleting; what a save meets is the record's. */
-  protected readonly problem = signal<ApiProblem | null>(null);
-  protected readonly open = signal(false);
+  /** Of this student: another address closes it. */
+  protected readonly open = linkedSignal({ source: () => this.studentId(), computation: () => false });
   protected readonly groups = Object.entries(CLUB_GROUPS) as readonly (readonly [
     ClubInput['clubGroup'],
     string,
@@ -58,21 +65,13 @@ export class Bag {
   private readonly api = inject(RecordApi);
   private readonly academy = inject(AcademyApi);
   private readonly undo = inject(Undo);
-
-  constructor() {
-    effect(() => {
-      const id = this.studentId();
-      untracked(() => this.load(id));
-    });
-  }
-
-  protected load(studentId: string): void {
-    this.problem.set(null);
-    this.api.all<Club>(CLUB, { student: studentId }).subscribe({
-      next: (clubs) => this.clubs.set(clubs),
-      error: (error: unknown) => this.problem.set(toProblem(error)),
-    });
-  }
+  protected readonly bag = loaded({
+    of: () => this.studentId(),
+    from: (student) => this.api.all<Club>(CLUB, { student }),
+  });
+  private readonly deleting = signal<ApiProblem | null>(null);
+  /** Of fetching and deleting; what a save meets is the record's. */
+  protected readonly problem = computed(() => this.deleting() ?? this.bag.problem());
 
   /** Opens a club, or the fields for a new one with what was typed into them and not kept. */
   protected change(club: Club | null): void {
@@ -106,17 +105,18 @@ export class Bag {
     this.academy.remove('clubs', club.id).subscribe({
       next: () => {
         this.open.set(false);
-        this.clubs.update((all) => all?.filter(({ id }) => id !== club.id) ?? null);
-        this.undo.offer(club.name, 'clubs', club.id, () => this.load(this.studentId()));
+        this.bag.change((all) => all.filter(({ id }) => id !== club.id));
+        this.undo.offer(club.name, 'clubs', club.id, () => this.bag.again());
       },
-      error: (error: unknown) => this.problem.set(toProblem(error)),
+      error: (error: unknown) => this.deleting.set(toProblem(error)),
     });
   }
 
   protected shown(saved: Club): void {
     this.open.set(false);
-    const others = this.clubs()?.filter(({ id }) => id !== saved.id) ?? [];
-    this.clubs.set([...others, saved].toSorted((a, b) => a.name.localeCompare(b.name)));
+    this.bag.change((all) =>
+      [...all.filter(({ id }) => id !== saved.id), saved].toSorted((a, b) => a.name.localeCompare(b.name)),
+    );
   }
 
   private said(): ClubInput {

@@ -1,20 +1,10 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  DestroyRef,
-  effect,
-  inject,
-  input,
-  signal,
-  untracked,
-} from '@angular/core';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { isCold, type LineProgress, linesOfChecks, watchedLine } from '@lotrecht/judging';
-import { type StudentHistoryView } from '@lotrecht/records';
-import { finalize, Subscription, switchMap } from 'rxjs';
+import { type StudentView } from '@lotrecht/records';
+import { finalize, last, map, type Observable, switchMap, tap } from 'rxjs';
+import { loaded } from '../../data/loaded.ts';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { computeProgress } from '../../progress/progress-computation.ts';
@@ -22,7 +12,7 @@ import { flagReasons } from '../../progress/flag-words.ts';
 import { isColdLine, type MatrixCell, matrixOf } from '../../progress/levels.ts';
 import { tendencyOf } from '../../progress/progress-words.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
-import { CurrentWorkStore } from '../../session/current-work.store.ts';
+import { type CurrentWork, CurrentWorkStore } from '../../session/current-work.store.ts';
 import { CheckSummary } from '../../ui/check-summary.ts';
 import { LessonStart } from '../../lesson/lesson-start.ts';
 import { dayText, localDay } from '../../words/dates.ts';
@@ -63,8 +53,22 @@ const NEWEST_NOTES = 6;
 export class StudentPage {
   readonly studentId = input.required<string>();
 
-  protected readonly page = signal<StudentHistoryView | null>(null);
-  protected readonly problem = signal<ApiProblem | null>(null);
+  private readonly api = inject(AcademyApi);
+  private readonly lessons = inject(LessonStart);
+  private readonly router = inject(Router);
+  private readonly undo = inject(Undo);
+  private readonly current = inject(CurrentWorkStore);
+  private readonly settings = inject(SettingsStore);
+
+  protected readonly history = loaded({
+    of: () => this.studentId(),
+    from: (id) => this.api.history(id).pipe(tap(({ student }) => this.current.show(workOf(student)))),
+  });
+  protected readonly page = computed(() => this.history.value() ?? null);
+  private readonly failed = signal<ApiProblem | null>(null);
+  protected readonly problem = computed(
+    () => this.failed() ?? this.history.problem() ?? this.series.problem(),
+  );
   protected readonly handTitles = HAND_TITLES;
   protected readonly dayText = dayText;
 
@@ -99,9 +103,15 @@ export class StudentPage {
     return watchText({ heldOn: cold.heldOn, watch }, this.settings.settings().distanceUnit);
   });
   protected readonly checksOfLessons = computed(() => this.page()?.lessons.flatMap((l) => l.checks) ?? []);
-  private readonly tracked = signal<readonly LineProgress[]>([]);
+  private readonly hand = computed(() => this.page()?.student.handedness);
+  /** The page is there without it; the sentence follows when it has been computed. */
+  private readonly series = loaded({
+    of: () => (this.hand() === undefined ? undefined : `${this.studentId()} ${this.hand()}`),
+    from: () => this.progressOf(this.studentId(), this.hand() ?? 'right'),
+  });
+  private readonly tracked = computed(() => this.series.value() ?? []);
   /** What stands above the checks is not there yet: they wait for it, so that nothing moves under a finger. */
-  protected readonly counting = signal(true);
+  protected readonly counting = this.series.loading;
   /** The tendency of the line to watch, or of the feet; cold, with the clubs that were read most. */
   protected readonly tendency = computed(() => {
     const student = this.page()?.student;
@@ -136,81 +146,31 @@ export class StudentPage {
     itemSentences(this.lastCold()?.checks.find((c) => c.record?.items)?.record?.items),
   );
 
-  private loading = Subscription.EMPTY;
-  private tracking = Subscription.EMPTY;
-  private readonly destroyed = inject(DestroyRef);
-  private readonly api = inject(AcademyApi);
-  private readonly lessons = inject(LessonStart);
-  private readonly router = inject(Router);
-  private readonly undo = inject(Undo);
-  private readonly current = inject(CurrentWorkStore);
-  private readonly settings = inject(SettingsStore);
-
-  constructor() {
-    effect(() => {
-      const id = this.studentId();
-      untracked(() => {
-        this.counting.set(true);
-        // Nothing of the one before stands under the address of another.
-        this.page.set(null);
-        this.tracking.unsubscribe();
-        this.load(id);
-      });
-    });
-  }
-
-  protected load(id: string): void {
-    this.problem.set(null);
-    // A late answer is of whoever was opened before.
-    this.loading.unsubscribe();
-    this.loading = this.api.history(id).subscribe({
-      next: (page) => {
-        this.page.set(page);
-        const { name, handedness } = page.student;
-        this.track(id, handedness);
-        this.current.show({ studentId: id, studentName: name, handedness });
-      },
-      error: (error: unknown) => this.problem.set(toProblem(error)),
-    });
-  }
-
   /** Lessons before those that are shown. */
   protected loadEarlier(id: string, after: string): void {
-    this.problem.set(null);
+    this.failed.set(null);
     this.fetchingEarlier.set(true);
     this.api
       .history(id, after)
       .pipe(finalize(() => this.fetchingEarlier.set(false)))
       .subscribe({
         next: ({ lessons, next }) =>
-          this.page.update((page) =>
-            page?.student.id === id ? { ...page, lessons: [...page.lessons, ...lessons], next } : page,
+          this.history.change((page) =>
+            page.student.id === id ? { ...page, lessons: [...page.lessons, ...lessons], next } : page,
           ),
-        error: (error: unknown) => this.problem.set(toProblem(error)),
+        error: (error: unknown) => this.failed.set(toProblem(error)),
       });
   }
 
-  /** The page is there without it; the sentence follows when it has been computed. */
-  private track(id: string, handedness: 'right' | 'left'): void {
-    this.tracking.unsubscribe();
-    this.tracked.set([]);
-    this.tracking = this.api
-      .lines(id)
-      .pipe(
-        switchMap((checks) =>
-          computeProgress({ rows: linesOfChecks(checks), handedness, forecastOn: localDay(new Date()) }),
-        ),
-        takeUntilDestroyed(this.destroyed),
-        finalize(() => this.counting.set(false)),
-      )
-      .subscribe({
-        next: ({ done, of, all }) => {
-          if (done !== of) return;
-          this.tracked.set(all);
-          this.counting.set(false);
-        },
-        error: (error: unknown) => this.problem.set(toProblem(error)),
-      });
+  private progressOf(id: string, handedness: 'right' | 'left'): Observable<readonly LineProgress[]> {
+    return this.api.lines(id).pipe(
+      switchMap((checks) =>
+        computeProgress({ rows: linesOfChecks(checks), handedness, forecastOn: localDay(new Date()) }),
+      ),
+      // Where there is nothing to compute, nothing is said.
+      last(null, { done: 0, of: 0, all: [] }),
+      map(({ all }) => all),
+    );
   }
 
   protected openLine({ choice }: MatrixCell): void {
@@ -222,7 +182,7 @@ export class StudentPage {
   protected startLesson(): void {
     this.lessons.start(this.studentId(), localDay(new Date())).subscribe({
       next: (lessonId) => void this.router.navigate(['/lessons', lessonId]),
-      error: (error: unknown) => this.problem.set(toProblem(error)),
+      error: (error: unknown) => this.failed.set(toProblem(error)),
     });
   }
 
@@ -234,7 +194,11 @@ export class StudentPage {
         void this.router.navigate(['/students']);
         this.undo.offer(name, 'students', id, () => void this.router.navigate(['/students', id]));
       },
-      error: (error: unknown) => this.problem.set(toProblem(error)),
+      error: (error: unknown) => this.failed.set(toProblem(error)),
     });
   }
+}
+
+function workOf({ id, name, handedness }: StudentView): CurrentWork {
+  return { studentId: id, studentName: name, handedness };
 }

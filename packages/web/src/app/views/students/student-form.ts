@@ -1,13 +1,4 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  input,
-  untracked,
-  viewChildren,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, viewChildren } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
@@ -17,13 +8,15 @@ import { MatInput } from '@angular/material/input';
 import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
 import { Router, RouterLink } from '@angular/router';
 import { type StudentView } from '@lotrecht/records';
+import { from, switchMap } from 'rxjs';
+import { loaded } from '../../data/loaded.ts';
 import { AcademyApi } from '../../api/academy-api.ts';
-import { toProblem } from '../../api/problem.ts';
 import { Leave } from './leave.ts';
 import { STUDENT } from '../../data/kinds/student.ts';
 import { stored } from '../../data/stored-record.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { NumberField } from '../../ui/number-field.ts';
+import { ProblemNote } from '../../ui/problem-note.ts';
 import { RecordTrouble } from '../../ui/record-trouble.ts';
 
 @Component({
@@ -31,6 +24,7 @@ import { RecordTrouble } from '../../ui/record-trouble.ts';
   imports: [
     RecordTrouble,
     Leave,
+    ProblemNote,
     ReactiveFormsModule,
     MatButton,
     MatCheckbox,
@@ -66,7 +60,6 @@ export class StudentFormView {
   });
   protected readonly record = stored(STUDENT);
   protected readonly stored = this.record.stored;
-  protected readonly problem = this.record.problem;
   protected readonly busy = computed(() => ['saving', 'waiting'].includes(this.record.state()));
 
   /** People say it so, whatever their tape shows. */
@@ -81,21 +74,17 @@ export class StudentFormView {
   /** Chosen once, so that a save that is sent again makes no second student. */
   private readonly newId = crypto.randomUUID();
 
-  constructor() {
-    effect(() => {
-      const id = this.studentId();
-      if (id === undefined) void this.record.begin(this.newId, null);
-      else untracked(() => this.load(id));
-    });
-  }
-
-  protected load(id: string): void {
-    this.problem.set(null);
-    this.api.student(id).subscribe({
-      next: ({ student }) => this.show(student),
-      error: (error: unknown) => this.problem.set(toProblem(error)),
-    });
-  }
+  protected readonly opened = loaded({
+    of: () => this.studentId() ?? this.newId,
+    from: (id) =>
+      this.studentId() === undefined
+        ? from(this.record.begin(id, null))
+        : this.api.student(id).pipe(switchMap(({ student }) => this.show(student))),
+  });
+  /** Nothing of the one before stands under the address of another, and nothing is typed before it is there. */
+  protected readonly shown = computed(
+    () => this.record.ready() && (this.studentId() === undefined || this.stored()?.id === this.studentId()),
+  );
 
   /** To the millimetre, in whatever unit it was typed. */
   protected measured(what: 'statureMm' | 'shoeMm', mm: number | null): void {
@@ -118,8 +107,10 @@ export class StudentFormView {
     void this.router.navigate(['/students', id]);
   }
 
-  protected show(student: StudentView): void {
-    void this.record.begin(student.id, student);
+  protected async show(student: StudentView): Promise<null> {
+    await this.record.begin(student.id, student);
+    // The page has gone on to another student meanwhile.
+    if (this.record.id !== student.id) return null;
     this.form.setValue({
       name: student.name,
       handedness: student.handedness,
@@ -129,5 +120,6 @@ export class StudentFormView {
       shoeMm: student.shoeMm,
       notes: student.notes,
     });
+    return null;
   }
 }

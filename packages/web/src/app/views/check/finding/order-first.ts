@@ -1,15 +1,8 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  signal,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { type OutOfOrder } from '@lotrecht/core';
 import { type CheckRecord } from '@lotrecht/records';
 import { orderFirstSentences, outOfOrderText, stepTitle } from '@lotrecht/words';
+import { loaded } from '../../../data/loaded.ts';
 import { ROUTINE, type Routine } from '../../../data/kinds/routine.ts';
 import { RecordApi } from '../../../data/record-api.ts';
 import { findingOf } from '../../../lesson/told-walk-ins.ts';
@@ -68,7 +61,14 @@ import { CheckContent } from '../check-content.ts';
 export class OrderFirst {
   private readonly content = inject(CheckContent);
   private readonly records = inject(RecordApi);
-  private readonly walkIns = signal<readonly Routine[]>([]);
+  private readonly all = loaded({
+    of: () => this.content.lesson()?.studentId,
+    from: (student) => this.records.all<Routine>(ROUTINE, { student }),
+  });
+  /** Of this lesson. Without a connection the lines are told alone; what was chosen stands. */
+  private readonly walkIns = computed(() =>
+    (this.all.value() ?? []).filter(({ lessonId }) => lessonId === this.content.lesson()?.id),
+  );
 
   protected readonly chosen = computed(() => {
     const { routineFirst } = this.content.record();
@@ -87,24 +87,9 @@ export class OrderFirst {
     return { outOfOrder, said: `${outOfOrderText(outOfOrder)} in ${among}.` };
   });
 
-  constructor() {
-    effect(() => {
-      const lesson = this.content.lesson();
-      if (lesson !== null) untracked(() => this.load(lesson.studentId, lesson.id));
-    });
-  }
-
   protected choose(out: OutOfOrder | null): void {
     const routineFirst =
       out === null ? undefined : { step: stepTitle(out.step), before: stepTitle(out.before) };
     this.content.note({ routineFirst } as Partial<CheckRecord>);
-  }
-
-  private load(student: string, lessonId: string): void {
-    this.records.all<Routine>(ROUTINE, { student }).subscribe({
-      next: (all) => this.walkIns.set(all.filter((walkIn) => walkIn.lessonId === lessonId)),
-      // Without a connection the lines are told alone; what was chosen stands.
-      error: () => this.walkIns.set([]),
-    });
   }
 }

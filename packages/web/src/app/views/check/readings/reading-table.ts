@@ -136,10 +136,9 @@ export class ReadingTable {
     if (first !== undefined) afterNextRender(() => this.focus(first.key), { injector: this.injector });
   }
 
-  /** The first field that is still to be read; without one, the first of all. */
+  /** The first field that is still to be read. Where all are, none: the next digit would go over one that was. */
   focusFirst(): void {
-    const fields = this.tapeFields();
-    const first = fields.find((f) => f.isEmpty) ?? fields[0];
+    const first = this.tapeFields().find((f) => f.isEmpty);
     if (first !== undefined) this.focus(first.key);
   }
 

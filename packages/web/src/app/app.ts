@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterOutlet } from '@angular/router';
 import { ThemeStore } from './device/theme.store.ts';
+import { FetchTrouble } from './shell/fetch-trouble.ts';
 
 @Component({
   selector: 'lo-app',
-  imports: [RouterOutlet],
-  template: '<router-outlet />',
+  imports: [FetchTrouble, RouterOutlet],
+  template: '<router-outlet /><lo-fetch-trouble />',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class App {

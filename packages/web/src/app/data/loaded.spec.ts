@@ -36,10 +36,9 @@ function asking() {
       answers.get(id)?.next(text);
       await fixture.whenStable();
     },
-    fail: async (id: string, status: number) => {
-      answers.get(id)?.error(new HttpErrorResponse({ status }));
-      await fixture.whenStable();
-    },
+    /** Trouble that passes leaves it unsettled: nothing is waited for. */
+    fail: (id: string, status: number) => answers.get(id)?.error(new HttpErrorResponse({ status })),
+    settled: () => fixture.whenStable(),
     again: async () => {
       fixture.componentInstance.page.again();
       fixture.detectChanges();
@@ -72,14 +71,37 @@ describe('what is loaded for an address', () => {
   });
 
   it('says why there is none, and is asked once more', async () => {
-    const { page, goTo, answer, fail, again } = asking();
+    const { page, goTo, answer, fail, settled, again } = asking();
     goTo('one');
-    await fail('one', 503);
-    expect([page.value(), page.problem()?.status]).toEqual([undefined, 503]);
+    fail('one', 404);
+    await settled();
+    expect([page.value(), page.problem()?.status]).toEqual([undefined, 404]);
     await again();
     expect(page.problem()).toBeNull();
     await answer('one', 'of one');
     expect([page.value(), page.problem()]).toEqual(['of one', null]);
+  });
+
+  it('waits where the trouble passes by itself, says so, and comes with the network', async () => {
+    const { page, goTo, answer, fail } = asking();
+    goTo('one');
+    fail('one', 0);
+    expect([page.problem()?.code, page.loading()]).toEqual(['no-connection', true]);
+    window.dispatchEvent(new Event('online'));
+    await answer('one', 'of one');
+    expect([page.value(), page.problem()]).toEqual(['of one', null]);
+  });
+
+  it('is tried at once where a hand asks, and waits for nothing of the address before', async () => {
+    const { page, goTo, answer, fail, again } = asking();
+    goTo('one');
+    fail('one', 503);
+    goTo('two');
+    expect(page.problem()).toBeNull();
+    fail('two', 503);
+    await again();
+    await answer('two', 'of two');
+    expect(page.value()).toBe('of two');
   });
 
   it('stands while it is asked once more, with what the page has made of it', async () => {

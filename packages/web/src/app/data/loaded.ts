@@ -1,13 +1,14 @@
-import { computed, type Signal } from '@angular/core';
+import { computed, type Signal, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
-import { type Observable } from 'rxjs';
+import { defer, type Observable, Subject, tap } from 'rxjs';
 import { type ApiProblem, toProblem } from '../api/problem.ts';
+import { throughTrouble } from './through-trouble.ts';
 
 /** What a page shows of whatever its address asks for. */
 export interface Loaded<T> {
   /** The answer for what is asked now; undefined until it is there, and where it failed. */
   readonly value: Signal<T | undefined>;
-  /** Why there is none; null while it is asked again. */
+  /** Why there is none yet. Trouble that passes by itself is waited out, and said meanwhile; any other ends it. */
   readonly problem: Signal<ApiProblem | null>;
   readonly loading: Signal<boolean>;
   /** Asks once more; what stands stays until the answer is there. */
@@ -29,19 +30,32 @@ export function loaded<P, T>(asked: {
   readonly of: () => P | undefined;
   readonly from: (of: P) => Observable<T>;
 }): Loaded<T> {
+  const waiting = signal<ApiProblem | null>(null);
+  const askedToTry = new Subject<void>();
   const resource = rxResource<T, P | undefined>({
     params: asked.of,
-    stream: ({ params }) => asked.from(params as P),
+    stream: ({ params }) =>
+      defer(() => {
+        waiting.set(null);
+        return throughTrouble(() => asked.from(params as P), {
+          waiting: (_seconds, problem) => waiting.set(problem),
+          askedToTry,
+        });
+      }).pipe(tap(() => waiting.set(null))),
   });
   const value = computed(() => (resource.hasValue() ? resource.value() : undefined));
   return {
     value,
     problem: computed(() => {
-      const error = resource.isLoading() ? undefined : resource.error();
+      if (resource.isLoading()) return waiting();
+      const error = resource.error();
       return error === undefined ? null : toProblem(error);
     }),
     loading: resource.isLoading,
-    again: () => void resource.reload(),
+    again: () => {
+      if (waiting() === null) resource.reload();
+      else askedToTry.next();
+    },
     change: (change) => {
       const now = value();
       if (now !== undefined) resource.set(change(now));

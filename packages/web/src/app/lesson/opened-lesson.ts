@@ -1,14 +1,7 @@
-import {
-  DestroyRef,
-  effect,
-  inject,
-  signal,
-  type Signal,
-  untracked,
-  type WritableSignal,
-} from '@angular/core';
-import { type Subscription } from 'rxjs';
+import { computed, inject, signal, type Signal } from '@angular/core';
+import { catchError, concat, defer, EMPTY, ignoreElements, type Observable, of, switchMap, tap } from 'rxjs';
 import { type ApiProblem, toProblem } from '../api/problem.ts';
+import { loaded } from '../data/loaded.ts';
 import { CurrentWorkStore } from '../session/current-work.store.ts';
 import { type LessonStep } from '../words/lesson-steps.ts';
 import { AroundLesson, type LessonAtHand } from './around-lesson.ts';
@@ -18,8 +11,10 @@ import { workAtHand } from './work-at-hand.ts';
 export interface OpenedLesson {
   /** Null until it is there. */
   readonly atHand: Signal<LessonAtHand | null>;
-  /** Of the lesson, or of what its page fetched besides. */
-  readonly problem: WritableSignal<ApiProblem | null>;
+  /** Of the lesson, or of what its page asked besides. */
+  readonly problem: Signal<ApiProblem | null>;
+  /** Something that the page asked besides has failed: it is said where the lesson’s own trouble is. */
+  readonly failed: (error: unknown) => void;
   /** Once more. */
   readonly load: () => void;
 }
@@ -28,35 +23,40 @@ export interface OpenedLesson {
  * Opens the lesson of a page, and each one that its address goes on to; the shell shows whose it is and at which step.
  * Called where a component is made.
  *
- * @param then what the page does with it
+ * @param then what the page fetches for it; given up with the lesson, and said where it fails
  */
 export function openedLesson(
   lessonId: Signal<string>,
   step: LessonStep,
-  then: (at: LessonAtHand) => void = () => undefined,
+  then: (at: LessonAtHand) => Observable<unknown> = () => EMPTY,
 ): OpenedLesson {
   const [around, work] = [inject(AroundLesson), inject(CurrentWorkStore)];
-  const atHand = signal<LessonAtHand | null>(null);
-  const problem = signal<ApiProblem | null>(null);
-  // A page that has gone on to another lesson, or away, is told nothing of the one before.
-  let asked: Subscription | undefined;
-  inject(DestroyRef).onDestroy(() => asked?.unsubscribe());
-  const load = (): void => {
-    asked?.unsubscribe();
-    problem.set(null);
-    asked = around.of(lessonId()).subscribe({
-      next: (at) => {
-        atHand.set(at);
-        work.show(workAtHand(at));
-        work.showStep(step);
-        then(at);
-      },
-      error: (error: unknown) => problem.set(toProblem(error)),
-    });
-  };
-  effect(() => {
-    lessonId();
-    untracked(load);
+  const trouble = signal<ApiProblem | null>(null);
+  const failed = (error: unknown): void => trouble.set(toProblem(error));
+  const besides = (at: LessonAtHand): Observable<never> =>
+    defer(() => then(at)).pipe(
+      catchError((error: unknown) => {
+        failed(error);
+        return EMPTY;
+      }),
+      ignoreElements(),
+    );
+  const opened = loaded({
+    of: lessonId,
+    from: (id) =>
+      around.of(id).pipe(
+        tap((at) => {
+          trouble.set(null);
+          work.show(workAtHand(at));
+          work.showStep(step);
+        }),
+        switchMap((at) => concat(of(at), besides(at))),
+      ),
   });
-  return { atHand, problem, load };
+  return {
+    atHand: computed(() => opened.value() ?? null),
+    problem: computed(() => trouble() ?? opened.problem()),
+    failed,
+    load: () => opened.again(),
+  };
 }

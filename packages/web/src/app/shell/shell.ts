@@ -3,11 +3,13 @@ import {
   Component,
   computed,
   effect,
+  type ElementRef,
   inject,
   Injector,
   linkedSignal,
   signal,
   untracked,
+  viewChild,
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
@@ -35,6 +37,7 @@ import { KeyList } from './key-list.ts';
 import { GuideBar } from './guide-bar.ts';
 import { LessonStrip } from './lesson-strip.ts';
 import { LockScreen } from './lock-screen.ts';
+import { focusViews } from './view-focus.ts';
 
 /** One of the main places, as the way there is shown. */
 interface MainPlace {
@@ -81,6 +84,7 @@ export class Shell {
   private readonly mirror = signal<Mirror | null>(null);
   private readonly injector = inject(Injector);
 
+  private readonly main = viewChild<ElementRef<HTMLElement>>('main');
   private readonly router = inject(Router);
   private readonly url = toSignal(
     this.router.events.pipe(
@@ -98,6 +102,7 @@ export class Shell {
   });
 
   constructor() {
+    focusViews(() => this.main()?.nativeElement ?? null);
     const settings = inject(SettingsStore);
     effect(() => {
       if (this.session.session() === null || this.session.locked()) return;

@@ -11,8 +11,8 @@ import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { toldChecks, USUAL_GATE_M } from '@lotrecht/judging';
 import { type BallRunInput } from '@lotrecht/records';
+import { tap, type Observable } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
-import { toProblem } from '../../api/problem.ts';
 import { type Run, USUAL_CARRY_M } from '../../balls/run-of-balls.ts';
 import { BALL_RUN, type BallRun } from '../../data/kinds/ball-run.ts';
 import { RecordApi } from '../../data/record-api.ts';
@@ -134,14 +134,14 @@ export class BallsPage {
     const student = this.atHand()?.student.id ?? '';
     this.academy.remove('ball-runs', id).subscribe({
       next: () => {
-        this.loadRuns(student);
-        this.undo.offer('Run', 'ball-runs', id, () => this.loadRuns(student));
+        this.loadRuns(student).subscribe();
+        this.undo.offer('Run', 'ball-runs', id, () => this.loadRuns(student).subscribe());
       },
-      error: (error: unknown) => this.problem.set(toProblem(error)),
+      error: this.lesson.failed,
     });
   }
 
-  private loadRuns(student: string): void {
+  private loadRuns(student: string): Observable<unknown> {
     const show = (all: readonly BallRun[]): void => {
       this.all.set(all);
       const last = this.own().at(-1) ?? null;
@@ -149,14 +149,13 @@ export class BallsPage {
       this.current.set(last?.id ?? crypto.randomUUID());
       this.shown.set(this.current());
     };
-    this.records.all<BallRun>(BALL_RUN, { student }).subscribe({
-      next: show,
-      error: (error: unknown) => {
+    return this.records.all<BallRun>(BALL_RUN, { student }).pipe(
+      tap({
+        next: show,
         // What is tapped is kept on the device meanwhile.
-        show([]);
-        this.problem.set(toProblem(error));
-      },
-    });
+        error: () => show([]),
+      }),
+    );
   }
 }
 

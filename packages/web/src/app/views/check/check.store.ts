@@ -45,6 +45,8 @@ export class CheckStore {
 
   private readonly keptState = signal<KeptState>('as-stored');
   private checkId = '';
+  /** Counts what the page has gone on to: an answer of the device for another check is nobody’s. */
+  private openings = 0;
   private saveKey = crypto.randomUUID();
   /** What went out last: a conflict with it is only our own save whose answer was lost. */
   private sent: string | undefined;
@@ -86,9 +88,12 @@ export class CheckStore {
       miss = null,
     }: OpenedCheck,
   ): Promise<void> {
+    this.openings += 1;
+    const opening = this.openings;
     // The device is asked first: once the fields are on the screen, nothing overwrites what is typed into them.
     const draft = await fromDevice(this.drafts.find(checkId, this.instructorId()), undefined);
     const before = series && (await this.beforeInSeries(lesson, series.id));
+    if (opening !== this.openings) return;
     const stored = lesson.checks.find((c) => c.id === checkId) ?? null;
     this.checkId = checkId;
     this.content.id.set(checkId);

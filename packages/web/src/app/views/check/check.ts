@@ -18,8 +18,9 @@ import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { fromEvent, type Observable, Subscription, switchMap } from 'rxjs';
 import { type CheckRecord, type SavedCheckView } from '@lotrecht/records';
+import { loaded } from '../../data/loaded.ts';
 import { AcademyApi } from '../../api/academy-api.ts';
-import { AroundLesson } from '../../lesson/around-lesson.ts';
+import { AroundLesson, type LessonAtHand } from '../../lesson/around-lesson.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { deviceFails } from '../../device/on-device.ts';
 import { MethodStore } from '../../methods/method.store.ts';
@@ -124,7 +125,6 @@ export class CheckPage {
   protected readonly words = inject(FindingWords);
   protected readonly blind = inject(BlindSeries);
   protected readonly lesson = inject(LessonOfCheck);
-  protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly obstacle = signal<string | null>(null);
   /** What is asked about before it is kept. */
   protected readonly doubts = signal<readonly Doubt[]>([]);
@@ -135,10 +135,23 @@ export class CheckPage {
   protected readonly groundOpen = signal(false);
   protected readonly itemsOpen = signal(false);
   protected readonly phase = computed(() => this.content.run().phase);
-  private readonly opened = signal('');
+  protected readonly opened = loaded({
+    of: () => `${this.lessonId()} ${this.checkId()}`,
+    from: () => {
+      const [lessonId, checkId] = [this.lessonId(), this.checkId()];
+      this.failed.set(null);
+      return this.settings.load().pipe(
+        switchMap(() => this.around.of(lessonId)),
+        switchMap((atHand) => this.open(atHand, checkId)),
+      );
+    },
+  });
+  /** Of saving and deleting. */
+  private readonly failed = signal<ApiProblem | null>(null);
+  protected readonly problem = computed(() => this.failed() ?? this.opened.problem());
   /** Whose check is on the screen; null while another one is fetched: no tap falls into the one before. */
   protected readonly student = computed(() =>
-    this.opened() === this.checkId() ? this.content.student() : null,
+    this.opened.value() === this.checkId() ? this.content.student() : null,
   );
 
   protected readonly clockText = clockText;
@@ -183,7 +196,6 @@ export class CheckPage {
   private readonly destroyed = inject(DestroyRef);
   private readonly injector = inject(Injector);
   private saving = Subscription.EMPTY;
-  private loading = Subscription.EMPTY;
   private readonly settings = inject(SettingsStore);
   private readonly api = inject(AcademyApi);
   private readonly router = inject(Router);
@@ -203,54 +215,27 @@ export class CheckPage {
         }
       });
     });
-    effect(() => {
-      const ids = [this.lessonId(), this.checkId()] as const;
-      untracked(() => this.load(...ids));
-    });
     fromEvent<KeyboardEvent>(inject(DOCUMENT), 'keydown')
       .pipe(takeUntilDestroyed())
       .subscribe((event) => this.act(event));
   }
 
-  protected load(lessonId: string, checkId: string): void {
-    this.problem.set(null);
+  /** What is on the screen is of the address: of what was opened before, nothing comes late. */
+  private async open(atHand: LessonAtHand, checkId: string): Promise<string> {
+    const { lesson, student } = atHand;
+    const { id: studentId, name: studentName, handedness } = student;
+    const { heldOn } = lesson;
+    const lessonId = lesson.id;
     this.showVersions.set(false);
     this.turned.set(false);
     this.differences.set([]);
-    // A late answer is of whatever was opened before.
-    this.loading.unsubscribe();
-    this.loading = this.settings
-      .load()
-      .pipe(
-        switchMap(() => this.around.of(lessonId)),
-        takeUntilDestroyed(this.destroyed),
-      )
-      .subscribe({
-        next: (atHand) => {
-          const { lesson, student } = atHand;
-          const { id: studentId, name: studentName, handedness } = student;
-          const { heldOn } = lesson;
-          this.current.show({
-            studentId,
-            studentName,
-            handedness,
-            lessonId,
-            heldOn,
-            steps: lessonSteps(lesson),
-          });
-          const step = BEGUN[this.step() ?? ''];
-          const series = this.seriesBegun();
-          void this.store
-            .open(checkId, { ...atHand, step, series })
-            .then(() => this.blind.open(lessonId, checkId))
-            .then(() => {
-              if (checkId !== this.checkId()) return;
-              this.opened.set(checkId);
-              this.freeze();
-            });
-        },
-        error: (error: unknown) => this.problem.set(toProblem(error)),
-      });
+    this.current.show({ studentId, studentName, handedness, lessonId, heldOn, steps: lessonSteps(lesson) });
+    const step = BEGUN[this.step() ?? ''];
+    await this.store.open(checkId, { ...atHand, step, series: this.seriesBegun() });
+    if (checkId !== this.checkId()) return checkId;
+    await this.blind.open(lessonId, checkId);
+    if (checkId === this.checkId()) this.freeze();
+    return checkId;
   }
 
   /** The student stands already: one set-up, held now. A reload in the middle of it begins nothing anew. */
@@ -324,14 +309,14 @@ export class CheckPage {
 
   /** One save at a time; leaving the page stops its tries, and the draft stays. */
   private follow(save: Observable<SavedCheckView>): void {
-    this.problem.set(null);
+    this.failed.set(null);
     this.saving.unsubscribe();
     this.saving = save.pipe(takeUntilDestroyed(this.destroyed)).subscribe({
       next: ({ differences }) => {
         this.differences.set(differences);
         if (differences.length === 0 && !this.blind.isLast()) this.blind.readNext();
       },
-      error: (error: unknown) => this.problem.set(toProblem(error)),
+      error: (error: unknown) => this.failed.set(toProblem(error)),
     });
   }
 
@@ -406,7 +391,7 @@ export class CheckPage {
         void this.router.navigate(lesson);
         this.undo.offer('Check', 'checks', id, () => void this.router.navigate([...lesson, 'checks', id]));
       },
-      error: (error: unknown) => this.problem.set(toProblem(error)),
+      error: (error: unknown) => this.failed.set(toProblem(error)),
     });
   }
 }

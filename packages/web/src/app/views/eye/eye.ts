@@ -3,7 +3,7 @@ import { RouterLink } from '@angular/router';
 import { foundOfEye } from '@lotrecht/judging';
 import { usualStand } from '@lotrecht/paper';
 import { eyeSentences } from '@lotrecht/words';
-import { toProblem } from '../../api/problem.ts';
+import { tap, type Observable } from 'rxjs';
 import { PRACTICE_DONE, type PracticeDone } from '../../data/kinds/practice-done.ts';
 import { RecordApi } from '../../data/record-api.ts';
 import { groundOfNext } from '../../lesson/lesson-ground.ts';
@@ -127,11 +127,11 @@ export class EyePage {
       }),
   );
 
-  private loadDone(student: string): void {
-    this.records.all<PracticeDone>(PRACTICE_DONE, { student }).subscribe({
-      next: (all) => this.practised.set(all),
-      error: (error: unknown) => this.problem.set(toProblem(error)),
-    });
+  private loadDone(student: string): Observable<unknown> {
+    this.practised.set([]);
+    return this.records
+      .all<PracticeDone>(PRACTICE_DONE, { student })
+      .pipe(tap((all) => this.practised.set(all)));
   }
 
   /** It is asked to be kept: it stands here at once, and goes out from the device. */

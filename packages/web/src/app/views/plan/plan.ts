@@ -21,8 +21,7 @@ import {
 import { type Drill, drillOf, drillsFor, drillSizes } from '@lotrecht/paper';
 import { type PracticePlanInput } from '@lotrecht/records';
 import { type LineKey, ONE_THING_WORDS } from '@lotrecht/words';
-import { catchError, forkJoin, map, type Observable, of, switchMap } from 'rxjs';
-import { toProblem } from '../../api/problem.ts';
+import { catchError, EMPTY, forkJoin, map, merge, type Observable, of, switchMap, tap } from 'rxjs';
 import { TakeHomeApi } from '../../api/take-home-api.ts';
 import { runAnswer } from '../../balls/run-computation.ts';
 import { BALL_RUN, type BallRun } from '../../data/kinds/ball-run.ts';
@@ -166,20 +165,26 @@ export class PlanOfLesson {
   });
 
   /** What a plan is made from, and the lesson’s own where it has one. */
-  private loadPlans(atHand: LessonAtHand): void {
-    const error = (failed: unknown): void => this.problem.set(toProblem(failed));
-    this.drills.load().subscribe({ error });
-    this.records.all<Course>(COURSE).subscribe({ next: (all) => this.courses.set(all), error });
-    forkJoin({
+  private loadPlans(atHand: LessonAtHand): Observable<unknown> {
+    const plans = forkJoin({
       all: this.records.all<PracticePlan>(PRACTICE_PLAN, { student: atHand.student.id }),
       aside: this.startAside(atHand),
-    }).subscribe({
-      next: ({ all, aside }) => {
+    }).pipe(
+      switchMap(({ all, aside }) => {
         this.startsAside.set(aside);
-        void this.begin(atHand, all.find(({ lessonId }) => lessonId === atHand.lesson.id) ?? null);
-      },
-      error,
-    });
+        return this.begin(atHand, all.find(({ lessonId }) => lessonId === atHand.lesson.id) ?? null);
+      }),
+    );
+    const courses = this.records.all<Course>(COURSE).pipe(tap((all) => this.courses.set(all)));
+    // One that fails is said, and takes none of the others along.
+    const said = (asked: Observable<unknown>): Observable<unknown> =>
+      asked.pipe(
+        catchError((error: unknown) => {
+          this.lesson.failed(error);
+          return EMPTY;
+        }),
+      );
+    return merge(said(this.drills.load()), said(courses), said(plans));
   }
 
   /** What the last balls of the lesson said, beside the set-up that they followed. */
@@ -194,7 +199,7 @@ export class PlanOfLesson {
               map(({ found }) => startsAside(found)),
               // It is said; the plan goes on without this one offer.
               catchError((failed: unknown) => {
-                this.problem.set(toProblem(failed));
+                this.lesson.failed(failed);
                 return of(false);
               }),
             );
@@ -264,7 +269,7 @@ export class PlanOfLesson {
         this.courseName.set('');
         this.said.set(`Kept as a course: ${kept.name}.`);
       },
-      error: (error: unknown) => this.problem.set(toProblem(error)),
+      error: this.lesson.failed,
     });
   }
 
@@ -292,7 +297,7 @@ export class PlanOfLesson {
     if (student === undefined) return;
     this.home.practiceCalendar(student.id).subscribe({
       next: (blob) => saveFile('practice.ics', 'text/calendar', blob),
-      error: (error: unknown) => this.problem.set(toProblem(error)),
+      error: this.lesson.failed,
     });
   }
 
@@ -316,7 +321,7 @@ export class PlanOfLesson {
       kept === null
         ? await this.record.beginNew(crypto.randomUUID(), { isIt, studentId: atHand.student.id })
         : await this.record.begin(kept.id, kept, atHand.student.id);
-    if (earlier !== null) this.fill(earlier.input);
+    if (earlier !== null && atHand.lesson.id === this.lessonId()) this.fill(earlier.input);
     this.ready = true;
   }
 

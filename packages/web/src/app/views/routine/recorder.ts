@@ -4,7 +4,7 @@ import { MatOption, MatSelect } from '@angular/material/select';
 import { Router, RouterLink } from '@angular/router';
 import { ALL_PARALLEL, routineOfMethod } from '@lotrecht/judging';
 import { agreementSentences } from '@lotrecht/words';
-import { toProblem } from '../../api/problem.ts';
+import { tap, type Observable } from 'rxjs';
 import { ROUTINE, type Routine } from '../../data/kinds/routine.ts';
 import { RecordApi } from '../../data/record-api.ts';
 import { groundOfNext } from '../../lesson/lesson-ground.ts';
@@ -102,20 +102,21 @@ export class RecorderPage {
     });
   }
 
-  private loadKept(student: string): void {
-    this.records.all<Routine>(ROUTINE, { student }).subscribe({
-      next: (all) => {
-        const own = all.filter(({ lessonId }) => lessonId === this.lessonId());
-        this.kept.set(own);
-        const going = own.find((routine) => endedBy(walkInOf(routine)) === null);
-        if (going !== undefined) this.current.set(going.id);
-        this.asked.set(true);
-      },
-      error: (error: unknown) => {
+  private loadKept(student: string): Observable<unknown> {
+    this.asked.set(false);
+    this.kept.set([]);
+    return this.records.all<Routine>(ROUTINE, { student }).pipe(
+      tap({
+        next: (all) => {
+          const own = all.filter(({ lessonId }) => lessonId === this.lessonId());
+          this.kept.set(own);
+          const going = own.find((routine) => endedBy(walkInOf(routine)) === null);
+          if (going !== undefined) this.current.set(going.id);
+          this.asked.set(true);
+        },
         // What is recorded is kept on the device meanwhile.
-        this.asked.set(true);
-        this.problem.set(toProblem(error));
-      },
-    });
+        error: () => this.asked.set(true),
+      }),
+    );
   }
 }

@@ -149,6 +149,7 @@ export {
   type WouldSettle,
 } from './setup/setup.ts';
 export { answerGroundOf, firstCheckOf } from './setup/read-setup.ts';
+export { requireMeasured } from './setup/require-measured.ts';
 export { solveSetup, type SolveWish } from './setup/solve.ts';
 export { stanceFromSteps, type SteppedStance, type Steps, trailFootBackTurn } from './setup/steps.ts';
 
@@ -271,6 +272,7 @@ export {
 export { biasChange, type EyeErrors, eyeErrors, type KnownBias } from './training/errors-of-eye.ts';
 
 // Refusals
+export { BARE_BASE_M, CONTACT_M, LIMITS, requireInside, ROD_BASE_M } from './refusal/limits.ts';
 export { RANGES, type Range } from './refusal/ranges.ts';
 export { type RefusalCode, type RefusalDetail, RefusedInput } from './refusal/refused-input.ts';
 

@@ -41,7 +41,9 @@ test('seconds without a network at the next set-up: it is said, and the set-up i
   await expect(page.getByText('Nothing typed yet')).toBeVisible();
 });
 
-test('a check that was asked to be kept without a network goes out as soon as it is back', async ({ page }) => {
+test('a check that was asked to be kept without a network goes out as soon as it is back', async ({
+  page,
+}) => {
   const check = new CheckPage(page);
   await page.getByRole('button', { name: 'New check for Osk Brannel' }).click();
   await check.toTape();

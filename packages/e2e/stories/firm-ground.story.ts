@@ -107,31 +107,6 @@ test('two devices correct one check: the later one sees both and keeps one on to
   await otherContext.close();
 });
 
-test('a draft is opened again by who typed it, and by nobody else', async ({ page }) => {
-  await signIn(page);
-  const check = new CheckPage(page);
-  await page.getByRole('button', { name: 'New check for Anselm Tove' }).click();
-  await check.toTape();
-  await check.field('Toes Lead gap').fill('577');
-  const address = page.url();
-  await page.getByRole('link', { name: 'Account' }).click();
-  await page.getByRole('button', { name: 'Sign out here' }).click();
-  await expect(page.getByLabel('E-mail')).toBeVisible();
-
-  const { password } = demoSignIn(served);
-  await new SignInPage(page).signIn(served.address, { email: 'teo@tarnside.example', password });
-  await page.goto(address);
-  await check.toTape();
-  await expect(check.field('Toes Lead gap')).toHaveValue('');
-  await page.getByRole('link', { name: 'Account' }).click();
-  await page.getByRole('button', { name: 'Sign out here' }).click();
-  await expect(page.getByLabel('E-mail')).toBeVisible();
-
-  await signIn(page);
-  await page.goto(address);
-  await expect(check.field('Toes Lead gap')).toHaveValue('577');
-});
-
 test('the whole story by keyboard alone', async ({ page }) => {
   await page.goto(served.address);
   const { email, password } = demoSignIn(served);

@@ -35,6 +35,7 @@ export { toSetup } from './check/to-setup.ts';
 export { solveDocument } from './check/solve-document.ts';
 export { type SolveOptions } from './check/solve-options.ts';
 export { documentField } from './units/si.ts';
+export { isMeasured } from './reading/measured.ts';
 export { type LotrechtDocument, readDocument } from './reading/read-document.ts';
 
 // Ball, stance and distance
@@ -84,6 +85,7 @@ export { requirePlace } from './station/require-place.ts';
 // Lines over lessons
 export {
   changeOf,
+  latestForecast,
   lineProgress,
   type LineProgress,
   type MeanDeg,
@@ -100,6 +102,7 @@ export {
   coldChecksOf,
   earlierOf,
   earlierOfGroup,
+  withoutCopies,
   type EarlierView,
   lastTimesOf,
   type LastTimeView,
@@ -134,3 +137,4 @@ export {
 // Eyes that are trained
 export { changeOfEye, type FoundOfEye, foundOfEye } from './eye/found-of-eye.ts';
 export { ENOUGH_OF_EACH, type ScreenRecord, screenRecord, teeBesideScreen } from './eye/eye-on-screen.ts';
+export { cautionsOf, type Moment, momentsOfHold, type PlannedReading } from './safety/moments.ts';

@@ -49,6 +49,7 @@ export {
   drillOf,
   DRILLS,
   drillsFor,
+  isPlayedAt,
   howOf,
   ORDER_DRILL,
   ownDrill,

@@ -46,6 +46,7 @@ export { studentInputOf } from './api/student-input.ts';
 
 // Reading files
 export { LONGEST_TEXT, parseJson, tooLong } from './refusal/parse-json.ts';
+export { seenJson, seenText } from './refusal/well-formed.ts';
 
 // What the server answers
 export {

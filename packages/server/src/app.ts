@@ -43,6 +43,7 @@ import { lessonPageRoutes } from './pages/lesson-routes.ts';
 import { studentHistoryRoutes } from './pages/student-routes.ts';
 import { eyeRoutes } from './eye/eye-routes.ts';
 import { recordRoutes } from './records/record-routes.ts';
+import { seenJson, seenText } from '@lotrecht/records';
 import { printRoutes } from './printing/print-routes.ts';
 import { rosterRoutes } from './roster/roster-routes.ts';
 import { settingsRoutes } from './settings/settings-routes.ts';
@@ -173,11 +174,15 @@ export function createApp(deps: AppDependencies): Koa<RequestState> {
   return app;
 }
 
-/** An object would be written out by whoever asks for its length, and again by whoever sends it. */
+/**
+ * An object would be written out by whoever asks for its length, and again by whoever sends it. What was kept before it
+ * was refused and cannot be seen goes out to nobody, in lists, calendars and drawings alike.
+ */
 function writeOnce(ctx: Pick<Koa.Context, 'body'>): void {
   const body: unknown = ctx.body;
+  if (typeof body === 'string') ctx.body = seenText(body);
   if (typeof body !== 'object' || body === null || Buffer.isBuffer(body) || body instanceof Stream) return;
-  ctx.body = JSON.stringify(body);
+  ctx.body = seenJson(body);
 }
 
 /** Whoever reads an answer has closed the connection. */

@@ -97,7 +97,12 @@ function check(plan: Plan, population: PopulationName, dice: Dice, prior?: reado
   } as unknown as CheckDocument;
   const stood = { ...student.habit };
   plan.holds.forEach((lines, i) => lines.forEach((line) => (stood[line] = stands[i]?.[line] ?? stood[line])));
-  return { habit: student.habit, stood, result: solveDocument(document, { answer: 'live' }), document };
+  return {
+    habit: student.habit,
+    stood, // Their tapes err without anybody looking twice: a pair of eyes is read 31 mm apart now and then.
+    result: solveDocument(document, { answer: 'live', stored: true }),
+    document,
+  };
 }
 
 const inDocument = (c: PriorComponent) => ({

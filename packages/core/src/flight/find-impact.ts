@@ -4,6 +4,7 @@ import {
   flownShot,
   type Impact,
   requireAngle,
+  requireFaceToPath,
   requireWind,
   type Shot,
   type Swing,
@@ -34,6 +35,7 @@ const WIDEST_DEG = 60;
 export function aimFor({ club, carryM, wind }: Swing, faceToPathDeg: number): Aim {
   requireWind(wind);
   requireAngle('faceToPathDeg', faceToPathDeg);
+  requireFaceToPath('faceToPathDeg', faceToPathDeg);
   const flown = { speedMs: ballSpeedFor(club, carryM), wind };
   const shot = (pathDeg: number): Shot =>
     flownShot(club, { pathDeg, faceDeg: pathDeg + faceToPathDeg }, flown);

@@ -1,3 +1,4 @@
+import { LIMITS, requireInside } from '../refusal/limits.ts';
 import { RefusedInput } from '../refusal/refused-input.ts';
 import { degreesFromRadians, radiansFromDegrees } from '../units/angle.ts';
 import { type Flown, fly, type Landing, type Vector, type Wind } from './fly.ts';
@@ -67,6 +68,11 @@ export function requireAngle(field: string, deg: number): void {
     most: WIDEST_DEG,
     advice: 'Nobody hits that far beside the target on purpose. Type degrees from the target line.',
   });
+}
+
+/** @throws RefusedInput for a face and a path that no club meets a ball with */
+export function requireFaceToPath(field: string, deg: number): void {
+  requireInside(field, deg, LIMITS.faceToPathDeg, 'Nobody hits a ball with face and path so far apart.');
 }
 
 function unit(azimuthDeg: number, elevationDeg: number): Vector {
@@ -189,6 +195,7 @@ export function shotOf({ club, carryM, wind }: Swing, impact: Impact): Shot {
   requireWind(wind);
   requireAngle('faceDeg', impact.faceDeg);
   requireAngle('pathDeg', impact.pathDeg);
+  requireFaceToPath('faceDeg', impact.faceDeg - impact.pathDeg);
   return flownShot(club, impact, { speedMs: ballSpeedFor(club, carryM), wind });
 }
 

@@ -1,4 +1,5 @@
 import { type LineName } from '../geometry/line.ts';
+import { linesReadAlike } from '../observation/require-measurable.ts';
 import { type HeelsFromFlare, type LineFinding, type Note, type Setup } from './setup.ts';
 
 /** What the remarks are made from. */
@@ -22,6 +23,7 @@ const LIE =
 /** The remarks that stand beside a finding, the ones about everything first. */
 export function notesOf({ setup, lines, targetPicture, historySetAside, heels }: NoteInput): readonly Note[] {
   const { stakeSeparationM, sightingRad, found } = setup.targetLine;
+  const alike = linesReadAlike(setup.observations);
   const holds = new Set(setup.observations.map((o) => o.hold ?? 1)).size;
   return [
     ...(targetPicture ? [{ code: 'target-picture', text: PICTURE } as const] : []),
@@ -33,13 +35,26 @@ export function notesOf({ setup, lines, targetPicture, historySetAside, heels }:
     ...(setup.observations.some((o) => o.by === 'faceRod')
       ? [{ code: 'lie', line: 'face', text: LIE } as const]
       : []),
-    ...lines.flatMap((line) => notesOfLine(line, heels)),
+    ...lines.flatMap((line) => notesOfLine(line, heels, alike)),
   ];
 }
 
-function notesOfLine(line: LineFinding, heels: HeelsFromFlare | undefined): readonly Note[] {
+function notesOfLine(
+  line: LineFinding,
+  heels: HeelsFromFlare | undefined,
+  alike: ReadonlySet<LineName>,
+): readonly Note[] {
   const name: LineName = line.line;
   return [
+    ...(alike.has(name)
+      ? [
+          {
+            code: 'duplicate',
+            line: name,
+            text: 'The same reading stands there more than once; each counts.',
+          } as const,
+        ]
+      : []),
     ...(line.birgeRatio > 1
       ? [
           {

@@ -43,6 +43,8 @@ export interface Setup {
   readonly prior?: { readonly components: readonly PriorComponent[] };
   /** Cold checks of the same student and club group, oldest first. */
   readonly earlier?: readonly EarlierSetup[];
+  /** It was kept before: what cannot have been measured is told as it was, and not refused. Default false. */
+  readonly stored?: boolean;
   readonly observations: readonly Observation[];
 }
 
@@ -144,7 +146,8 @@ export type NoteCode =
   | 'lie'
   | 'several-holds'
   | 'target-picture'
-  | 'history-set-aside';
+  | 'history-set-aside'
+  | 'duplicate';
 
 /** A remark on a finding, about one line or about all. */
 export interface Note {

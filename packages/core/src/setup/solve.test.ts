@@ -100,13 +100,17 @@ const observation: fc.Arbitrary<{ right: Observation; left: Observation }> = (()
       hold,
       leadGapM: mm(100, 900),
       difference: mm(-200, 200),
-      baseM: mm(300, 1200),
+      baseM: mm(300, 500),
+      rodM: mm(300, 1200),
       rod: fc.boolean(),
       baseAlong: fc.constantFrom('targetLine', 'rod'),
     })
-    .map(({ difference, ...o }) =>
-      same({ ...o, by: 'gaps', trailGapM: o.leadGapM + difference } as Observation),
-    );
+    .map(({ difference, rodM, ...o }) => {
+      // Eyes stand nearer to each other than any other points.
+      const nearer = o.line === 'eyes' && !o.rod ? 6 : 1;
+      const trailGapM = o.leadGapM + difference / nearer;
+      return same({ ...o, baseM: o.rod ? rodM : o.baseM / nearer, by: 'gaps', trailGapM } as Observation);
+    });
   const square = fc
     .record({ heelGapM: mm(-40, 40), toeGapM: mm(-40, 40), baseM: mm(85, 120), hold })
     .map((o) => same({ line: 'face', by: 'square', ...o }));

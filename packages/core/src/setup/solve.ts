@@ -11,6 +11,7 @@ import { moveToGoal } from './move.ts';
 import { notesOf } from './notes.ts';
 import { priorityOf } from './priority.ts';
 import { posteriorGroundOf, type ReadLine, readSetup, turnToStart, within } from './read-setup.ts';
+import { requireMeasured } from './require-measured.ts';
 import { requireSetup } from './require-setup.ts';
 import {
   type HeelsFromFlare,
@@ -47,6 +48,7 @@ const LIVE_POINTS = 512;
 export function solveSetup(setup: Setup, { answer = 'tape' }: SolveWish = {}): SetupFinding {
   requireSetup(setup);
   const read = readSetup(setup);
+  if (setup.stored !== true) requireMeasured(setup);
   const { targetLineUncertaintyRad } = read;
   const lines = read.lines.map((line) => findLine(setup, line, targetLineUncertaintyRad));
   const found = turnOf(turningLines(read.lines, setup.footLine ?? 'toes'), read);

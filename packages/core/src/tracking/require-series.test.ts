@@ -32,7 +32,7 @@ describe('a series', () => {
     for (const good of [
       series(),
       series({ forecastDay: 10 }),
-      series({ forecastDay: 400 }),
+      series({ forecastDay: 190 }),
       series({ lessons: [lesson(-2)] }),
       series({ toleranceRad: [-Math.PI / 4, Math.PI / 4] }),
       series({ lessons: [lesson(3, { targetLineUncertaintyRad: 0, reps: [rep, rep] })] }),

@@ -1,3 +1,4 @@
+import { DAYS, LIMITS } from '../refusal/limits.ts';
 import { RANGES, requirePositive, requireWithin } from '../refusal/ranges.ts';
 import { RefusedInput } from '../refusal/refused-input.ts';
 import { type Series, type SeriesLesson } from './series.ts';
@@ -29,6 +30,7 @@ export function requireSeries(series: Series): void {
       });
     }
   });
+  requireNearForecast(series);
 }
 
 function requireForecastDay({ lessons, forecastDay }: Series): void {
@@ -41,9 +43,24 @@ function requireForecastDay({ lessons, forecastDay }: Series): void {
   }
 }
 
+/** A student changes: so far ahead nothing is known of where they stand. */
+function requireNearForecast({ lessons, forecastDay }: Series): void {
+  const ahead = (forecastDay ?? 0) - (lessons.at(-1)?.day ?? 0);
+  if (forecastDay === undefined || ahead <= LIMITS.forecastDays.most) return;
+  throw new RefusedInput('out-of-range', 'forecastDate', {
+    read: `${ahead} days after the last lesson`,
+    advice: `Nothing is foretold beyond ${LIMITS.forecastDays.most} days. Give an earlier day.`,
+  });
+}
+
 function requireLesson(lesson: SeriesLesson, path: string): void {
   if (!Number.isInteger(lesson.day)) {
     throw new RefusedInput('not-finite', `${path}.date`, { advice: 'Give a day as YYYY-MM-DD.' });
+  }
+  if (lesson.day < DAYS.least || lesson.day > DAYS.most) {
+    throw new RefusedInput('out-of-range', `${path}.date`, {
+      advice: 'Give a day of the years 1900 to 2200.',
+    });
   }
   requireWithin(
     `${path}.targetLineUncertaintyRad`,

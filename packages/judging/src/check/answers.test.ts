@@ -127,12 +127,12 @@ describe('the answer of a check', () => {
         check({
           targetLine: { sightingDeg: 3 },
           observations: [angle('toes', 3, 0.3)],
-          earlier: Array.from({ length: 4 }, () => ({
+          earlier: Array.from({ length: 4 }, (_, n) => ({
             daysBefore: 0,
             targetLine: { sightingDeg: 3 },
             readdressSdDeg: 0.3,
             sameLine,
-            observations: [angle('toes', 3, 0.3)],
+            observations: [angle('toes', 3 + (n + 1) / 1000, 0.3)],
           })),
         }),
       ).posterior?.lines.toes.standardDeviationDeg ?? Number.NaN;

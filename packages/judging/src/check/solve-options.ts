@@ -6,6 +6,8 @@ export interface SolveOptions {
   readonly methods?: readonly MethodDocument[] | undefined;
   /** What was found out about its target line afterwards. */
   readonly rebase?: Rebase | undefined;
+  /** It was kept before: what cannot have been measured is told as it was, and not refused. Default false. */
+  readonly stored?: boolean;
   /**
    * `kept`: with the whole posterior, as it is stored; `live`: with a coarser one, while readings are typed; `tape`: the
    * figures of the tape alone. Default `kept`.

@@ -10,7 +10,10 @@ import { toCoreUnits } from '../units/si.ts';
  * @throws DocumentRefused for a method that is not there
  * @example toSetup({ format: 'lotrecht-check', version: 1, handedness: 'right', targetLine: {}, observations: [{ line: 'toes', by: 'gaps', leadGapMm: 571, trailGapMm: 602, baseMm: 450 }] }).order // []
  */
-export function toSetup(document: CheckDocument, { methods, rebase, answer }: SolveOptions = {}): Setup {
+export function toSetup(
+  document: CheckDocument,
+  { methods, rebase, answer, stored }: SolveOptions = {},
+): Setup {
   const { handedness, targetLine, startLineDeg, readdressSdDeg, feet, prior, earlier, observations } =
     document;
   return toCoreUnits({
@@ -25,6 +28,7 @@ export function toSetup(document: CheckDocument, { methods, rebase, answer }: So
     // The tape alone asks neither: a file of a hundred thousand checks would spend most of its time on them.
     ...(answer !== 'tape' && prior && { prior }),
     ...(answer !== 'tape' && earlier && { earlier }),
+    ...(stored === true && { stored }),
     observations,
   }) as Setup;
 }

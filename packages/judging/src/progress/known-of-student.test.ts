@@ -14,6 +14,7 @@ import {
   earlierOfGroup,
   type EarlierView,
   MOST_EARLIER,
+  withoutCopies,
 } from './known-of-student.ts';
 import { linesOfChecks } from './lines-of-checks.ts';
 
@@ -161,5 +162,41 @@ describe('an academy’s own students', () => {
     const meanTurn = (kinds: typeof much): number =>
       kinds.reduce((sum, k) => sum + k.weight * k.turnSdDeg, 0);
     expect(meanTurn(much)).toBeGreaterThan(meanTurn(components));
+  });
+});
+
+describe('what was kept before it was asked whether it can have been measured', () => {
+  const told = (change: Partial<CheckDocument>): EarlierView | null =>
+    earlierOf({ heldOn: '2026-04-01', document: { ...document, ...change }, record: null }, '2026-04-15');
+  const inInches = { line: 'face', by: 'square', heelGapMm: 4, toeGapMm: 1, baseMm: 750 } as const;
+
+  it('counts for nothing, and the readings beside it do', () => {
+    const [toes] = document.observations;
+    expect(told({ observations: [inInches, toes] })?.check.observations).toEqual([toes]);
+    expect(told({ observations: [inInches] })).toBeNull();
+    expect(told({ targetLine: { sightingDeg: 0.0087 } })).toBeNull();
+    expect(told({ readdressSdDeg: 0.01 })).toBeNull();
+  });
+});
+
+describe('a check that was typed twice', () => {
+  const { observations } = document;
+  const before = (daysBefore: number, change: Partial<EarlierCheck> = {}): EarlierCheck => ({
+    daysBefore,
+    targetLine: {},
+    observations: [{ line: 'toes', by: 'eye', readingDeg: 2 }],
+    ...change,
+  });
+
+  it('is no history of itself, nor twice that of another', () => {
+    expect(withoutCopies([before(7, { observations })], observations)).toEqual([]);
+    expect(withoutCopies([before(7), before(7), before(5)], observations)).toEqual([before(7), before(5)]);
+    const turned = [...observations].toReversed() as typeof observations;
+    expect(withoutCopies([before(7, { observations: turned })], observations)).toEqual([]);
+  });
+
+  it('may come out the same in a series', () => {
+    const ofSeries = before(0, { sameLine: true, observations });
+    expect(withoutCopies([ofSeries, ofSeries], observations)).toEqual([ofSeries, ofSeries]);
   });
 });

@@ -8,6 +8,7 @@ import {
 import { type BallView } from '../placing/ball-habit.ts';
 import { judgementOf } from '../check/compose-check.ts';
 import { type Judgement } from '../method/judgement.ts';
+import { isMeasured } from '../reading/measured.ts';
 import { isCold } from './cold.ts';
 import { type PriorDocument } from './academy-prior.ts';
 import { type StudentReaddress } from './readdress-of-student.ts';
@@ -70,16 +71,20 @@ export function earlierOf(
 ): EarlierView | null {
   const { club, targetLine, startLineDeg, readdressSdDeg, observations } = document;
   const doubted: readonly string[] = record?.keptDoubtful ?? [];
-  const [first, ...others] = observations.filter((o) => !doubted.includes(o.line));
-  if (first === undefined) return null;
   const { offsetMm: _offset, ...laid } = targetLine;
+  const [first, ...others] = observations.filter(
+    (o) => !doubted.includes(o.line) && isMeasured({ targetLine: {}, observations: [o] }),
+  );
+  if (first === undefined) return null;
+  const spread = readdressSdDeg === undefined ? {} : { readdressSdDeg };
+  if (!isMeasured({ targetLine: laid, ...spread, observations: [first, ...others] })) return null;
   return {
     clubGroup: club?.group ?? null,
     check: {
       daysBefore: Math.round((Date.parse(on) - Date.parse(heldOn)) / DAY_MS),
       targetLine: laid,
       ...(startLineDeg !== undefined && { startLineDeg }),
-      ...(readdressSdDeg !== undefined && { readdressSdDeg }),
+      ...spread,
       ...(sameLine && { sameLine }),
       observations: [first, ...others],
     },
@@ -147,4 +152,35 @@ export function earlierOfGroup(
 ): EarlierCheck[] | undefined {
   const own = earlier.filter((view) => view.clubGroup === clubGroup).slice(-MOST_EARLIER);
   return own.length === 0 ? undefined : own.map(({ check }) => check);
+}
+
+type Readings = CheckDocument['observations'];
+
+/**
+ * Earlier checks without those that say the same as the check itself, or as another of the same day: a check that was
+ * typed twice is no history. Set-ups of one series may come out the same.
+ *
+ * @example withoutCopies([], [{ line: 'toes', by: 'eye', readingDeg: 1 }]) // []
+ */
+export function withoutCopies(
+  earlier: readonly EarlierCheck[],
+  observations: Readings,
+): readonly EarlierCheck[] {
+  const itself = allText(observations);
+  const seen = new Set<string>();
+  return earlier.filter((check) => {
+    if (check.sameLine === true) return true;
+    const said = allText(check.observations);
+    const ofDay = `${check.daysBefore} ${said}`;
+    const isCopy = said === itself || seen.has(ofDay);
+    seen.add(ofDay);
+    return !isCopy;
+  });
+}
+
+function allText(observations: Readings): string {
+  return observations
+    .map((o) => JSON.stringify(Object.entries({ hold: 1, ...o }).toSorted(([a], [b]) => (a < b ? -1 : 1))))
+    .toSorted()
+    .join();
 }

@@ -4,6 +4,7 @@ import {
   COVERAGE_FACTOR,
   degreesFromRadians,
   type Handedness,
+  LIMITS,
   type LineName,
   pooledSpread,
   radiansFromDegrees,
@@ -20,6 +21,7 @@ import {
   type ClubGroup,
 } from '@lotrecht/records';
 import { trackDocument } from '../track/track-document.ts';
+import { isLessonDay } from '../reading/measured.ts';
 
 /** Which set-ups belong together: one group of clubs under one kind of circumstances. */
 export interface ProgressChoice {
@@ -150,7 +152,7 @@ export function progressChoices(
  *
  * @param rows all lines of the student, any circumstances; those that do not belong are used for nothing else than
  *   coached against cold
- * @param forecastOn a day at or after the last lesson, YYYY-MM-DD
+ * @param forecastOn a day at or after the last lesson, YYYY-MM-DD; beyond 180 days after it, the last of them stands in
  * @returns null where no set-up belongs to the choice
  * @example lineProgress([], { line: 'toes', clubGroup: null, circumstances: { phase: 'baseline', help: 'blind', place: 'range', reader: 'instructor' } }, { handedness: 'right', forecastOn: '2026-05-01' }) // null
  */
@@ -159,7 +161,7 @@ export function lineProgress(
   choice: ProgressChoice,
   { handedness, forecastOn }: { readonly handedness: Handedness; readonly forecastOn: string },
 ): LineProgress | null {
-  const own = rows.filter((row) => belongs(row, choice));
+  const own = rows.filter((row) => belongs(row, choice) && isLessonDay(row.heldOn));
   const days = byDay(own);
   const newest = own.findLast((row) => row.toleranceDeg !== null);
   if (own.length === 0) return null;
@@ -177,7 +179,7 @@ export function lineProgress(
         measurementUncertaintyDeg,
       })),
     })) as SeriesDocument['lessons'],
-    forecastDate: forecastOn,
+    forecastDate: nearest(forecastOn, [...days.keys()].at(-1) ?? forecastOn),
   };
   const track = trackDocument(series);
   const ahead = track.forecast;
@@ -287,4 +289,20 @@ export function changeOf(
     pValue: change.pValue,
     real: change.real,
   };
+}
+
+/** The day of the forecast, no farther from the last lesson than anything is foretold. */
+function nearest(forecastOn: string, last: string): string {
+  const farthest = latestForecast(last);
+  return forecastOn > farthest ? farthest : forecastOn;
+}
+
+/**
+ * The last day that something is foretold of.
+ *
+ * @param last the day of the last lesson, YYYY-MM-DD
+ * @example latestForecast('2026-04-01') // '2026-09-28'
+ */
+export function latestForecast(last: string): string {
+  return new Date(Date.parse(last) + LIMITS.forecastDays.most * DAY_MS).toISOString().slice(0, 10);
 }

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { type Place, type Shape } from '../drawing/shape.ts';
 import { drillDrawing } from './drill-drawing.ts';
 import { drillSizes } from './drill-sizes.ts';
-import { drillOf, DRILLS, drillsFor, howOf, ownDrill } from './drills.ts';
+import { drillOf, DRILLS, drillsFor, howOf, isPlayedAt, ownDrill } from './drills.ts';
 
 const SIZES = drillSizes({ handedness: 'right', club: 'mid-iron', statureMm: null });
 const SMALL = drillSizes({ handedness: 'right', club: 'mid-iron', statureMm: 1300, shoeMm: 220 });
@@ -24,6 +24,16 @@ describe('drills', () => {
     expect(all.length).toBeGreaterThanOrEqual(2);
     const places = all.map(({ helps }) => helps.indexOf(thing));
     expect(places).toEqual(places.toSorted((a, b) => a - b));
+  });
+
+  it('are practised at home where they need no ball, and on the range all', () => {
+    const atHome = DRILLS.filter((drill) => isPlayedAt('home', drill));
+    expect(atHome.length).toBeGreaterThan(5);
+    for (const { needs, steps, junior } of atHome) {
+      expect(needs).not.toContain('ball');
+      expect([...steps, ...junior].join(' ')).not.toMatch(/\bhit\b/i);
+    }
+    expect(DRILLS.every((drill) => isPlayedAt('range', drill))).toBe(true);
   });
 
   it.each(DRILLS.map((drill) => [drill.id, drill] as const))(

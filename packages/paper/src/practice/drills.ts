@@ -65,6 +65,15 @@ export function howOf({ steps, junior }: Pick<Drill, 'steps' | 'junior'>, short 
 }
 
 /**
+ * Whether somebody has there what it needs: at home there is no ball to hit.
+ *
+ * @example isPlayedAt('home', drillOf('toe-rod')) // false
+ */
+export function isPlayedAt(place: 'home' | 'range', { needs }: Pick<Drill, 'needs'>): boolean {
+  return place === 'range' || !needs.includes('ball');
+}
+
+/**
  * What is practised for the one thing, the best first: what it helps most with stands in front in each drill.
  *
  * @example drillsFor('grip').map((d) => d.id) // ['from-the-fingers', 'light-hands']

@@ -27,7 +27,7 @@ describe('the eyes of a check', () => {
   it('are where they were read, and say from where that is', () => {
     const read = sightOfCheck(
       checkWith({
-        observations: [{ line: 'eyes', by: 'gaps', leadGapMm: 470, trailGapMm: 490, baseMm: 150 }],
+        observations: [{ line: 'eyes', by: 'gaps', rod: true, leadGapMm: 470, trailGapMm: 490, baseMm: 150 }],
         targetLine: { offsetMm: 50 },
       }),
       ground,

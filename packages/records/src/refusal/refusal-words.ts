@@ -20,7 +20,7 @@ const FORMATS: Readonly<Record<string, string>> = {
 const PATTERNS: readonly (readonly [sample: string, words: string])[] = [
   ['00000000-0000-4000-8000-000000000000', 'Use an id as a file of this program has it.'],
   ['2026-11-26T09:30:00.000Z', 'Use a time like 2026-11-26T09:30:00.000Z.'],
-  ['2026-11-26', DAY_WORDS],
+  ['2026-11-26', 'Type a day as year-month-day, e.g. 2026-11-26, of the years 1900 to 2200.'],
   ['own-method', 'Use small letters, digits and hyphens, e.g. own-method.'],
 ];
 

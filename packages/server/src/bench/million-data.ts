@@ -1,5 +1,5 @@
 import { composeCheck, solveDocument, type TypedReading } from '@lotrecht/judging';
-import { LINE_NAMES } from '@lotrecht/core';
+import { LINE_NAMES, type LineName } from '@lotrecht/core';
 import { type Database } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
 import { insertAcademy, insertInstructor } from '../identity/instructor-repository.ts';
@@ -102,6 +102,17 @@ export async function seedMillion(
   return { actor, ...written };
 }
 
+/** Between two points of each line, as people stand. */
+const BASE_MM: Readonly<Record<LineName, number>> = {
+  face: 75,
+  toes: 450,
+  heels: 400,
+  knees: 400,
+  hips: 350,
+  shoulders: 400,
+  eyes: 63,
+};
+
 /** Every variant is a real check, solved by core. */
 async function seedVariants(db: Database): Promise<void> {
   const text = (statement: string) => db.exec({ text: statement, values: [] });
@@ -115,7 +126,7 @@ async function seedVariants(db: Database): Promise<void> {
       const turned = ((variant * 7 + i * 5) % 23) - 8;
       return line === 'face'
         ? { line, by: 'square', values: { heelGapMm: 3, toeGapMm: 3 + (turned % 4), baseMm: 75 } }
-        : { line, by: 'gaps', values: { leadGapMm: 571, trailGapMm: 571 + turned, baseMm: 450 } };
+        : { line, by: 'gaps', values: { leadGapMm: 571, trailGapMm: 571 + turned, baseMm: BASE_MM[line] } };
     });
     const document = composeCheck({ handedness: 'right', club: { group: 'mid-iron' }, target: {}, readings });
     if (document === undefined) throw new Error('every variant is complete');

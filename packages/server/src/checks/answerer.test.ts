@@ -18,7 +18,8 @@ describe('an answer made on another thread', () => {
   });
 
   it('is refused as here, by the path of what is wrong', async () => {
-    const earlier = { targetLine: {}, observations: workedCheck().observations };
+    const [toes] = workedCheck().observations;
+    const earlier = { targetLine: {}, observations: [{ ...toes, line: 'heels' }] };
     const document = {
       ...workedCheck(),
       earlier: [

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { solveDocument } from '@lotrecht/judging';
 import {
+  type CheckDocument,
   type CheckVersionsView,
   type CheckView,
   type SavedCheckView,
@@ -237,7 +238,10 @@ describe('a check', () => {
     expect((await save(200, 599)).body).toMatchObject({ status: 409, code: 'too-many-versions' });
     const worked = workedCheck();
     const [toes] = worked.observations;
-    const document = { ...worked, observations: Array.from({ length: 500 }, () => toes) };
+    const document = {
+      ...worked,
+      observations: Array.from({ length: 500 }, (_, n) => ({ ...toes, leadGapMm: 550 + n / 10 })),
+    };
     const answer = await client.put(`/api/checks/${randomUUID()}`, {
       revision: 0,
       lessonId,
@@ -266,5 +270,70 @@ describe('deleting', () => {
     await client.delete(`/api/students/${ids.studentId}`);
     expect((await client.get('/api/today/2026-04-17')).body).toMatchObject({ lessons: [] });
     expect((await client.get(`/api/lessons/${ids.lessonId}`)).status).toBe(404);
+  });
+});
+
+describe('readings that cannot have been measured', () => {
+  const inInches = {
+    ...workedCheck(),
+    observations: workedCheck().observations.map((o) => (o.by === 'square' ? { ...o, baseMm: 750 } : o)),
+  } as CheckDocument;
+
+  it('are refused by their field, whatever they are part of', async () => {
+    const message =
+      'Read 750 mm. Look for a digit too many or too few, or a unit that slipped. Type a value from 35 mm to 140 mm.';
+    const answer = await client.put(path(), { ...correction(602), document: inInches });
+    expect(answer.status).toBe(422);
+    expect(answer.body).toMatchObject({
+      errors: [{ code: 'out-of-range', path: '/document/observations/1/baseMm', message }],
+    });
+    const afterLook = await client.put(path(), { ...correction(602), record: { afterLook: inInches } });
+    expect(afterLook.body).toMatchObject({ errors: [{ path: '/record/afterLook/observations/1/baseMm' }] });
+    const copied = {
+      ...workedCheck(),
+      observations: Array.from({ length: 4 }, () => inInches.observations[0]),
+    };
+    expect((await client.put(path(), { ...correction(602), document: copied })).body).toMatchObject({
+      errors: [{ code: 'duplicate', path: '/document/observations/3' }],
+    });
+    expect(((await client.get(path())).body as CheckView).revision).toBe(1);
+  });
+
+  it('and were kept before it was asked stay readable, turn with the hand, and are named by the doctor', async () => {
+    const result = solveDocument(inInches, { stored: true });
+    await app.db.exec(
+      sql`UPDATE check_version SET document = ${JSON.stringify(inInches)}, result = ${JSON.stringify(result)}
+          WHERE check_id = ${ids.checkId}`,
+    );
+    const named = async (): Promise<string> => {
+      const { findings } = await examine(app.db, { migrationsDir: MIGRATIONS, dataDir: undefined });
+      return findings.find(({ what }) => what.startsWith('checks with readings'))?.said ?? '';
+    };
+    expect(await named()).toContain(ids.checkId);
+    const student = { name: 'Runa Feldt', handedness: 'left', minor: false, notes: '' };
+    expect((await client.put(`/api/students/${ids.studentId}`, { revision: 1, ...student })).status).toBe(
+      200,
+    );
+    const turned = (await client.get(path())).body as CheckView;
+    expect([turned.revision, turned.result.lines.face?.word]).toEqual([2, 'open']);
+    // It counts for nothing that is told of the next check.
+    const { body } = await client.get(`/api/students/${ids.studentId}/known?on=2026-05-01`);
+    expect(JSON.stringify(body)).not.toContain('750');
+    const corrected = { ...correction(602, 2), document: workedCheck('left') };
+    expect((await client.put(path(), corrected)).status).toBe(200);
+    expect(await named()).not.toContain(ids.checkId);
+  });
+
+  it('and days nobody had a lesson on are refused by what a day is', async () => {
+    for (const heldOn of ['0001-01-01', '1899-12-31', '2201-01-01', '9999-12-31']) {
+      const lesson = { revision: 0, studentId: ids.studentId, heldOn, notes: '' };
+      const answer = await client.put(`/api/lessons/${randomUUID()}`, lesson);
+      expect([answer.status, (answer.body as { errors: readonly object[] }).errors[0]]).toMatchObject([
+        422,
+        { path: '/heldOn', message: expect.stringContaining('of the years 1900 to 2200') },
+      ]);
+    }
+    const lesson = { revision: 0, studentId: ids.studentId, heldOn: '1900-01-01', notes: '' };
+    expect((await client.put(`/api/lessons/${randomUUID()}`, lesson)).status).toBe(200);
   });
 });

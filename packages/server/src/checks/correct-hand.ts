@@ -26,7 +26,7 @@ export async function recomputeForHand(
     const version = {
       reason: 'hand-corrected',
       document,
-      result: solveDocument(document, { rebase: check.rebase ?? undefined }),
+      result: solveDocument(document, { rebase: check.rebase ?? undefined, stored: true }),
       rebase: check.rebase,
       record:
         check.record && afterLook

@@ -45,7 +45,11 @@ export function differencesWhenRecomputed({ document, rebase, result }: StoredRe
   try {
     // A result of the tape alone, as tables of readings bring it, has no answer to compare.
     const answer = result.posterior === undefined ? 'tape' : 'kept';
-    const { core: _now, ...fresh } = solveDocument(document, { rebase: rebase ?? undefined, answer });
+    const { core: _now, ...fresh } = solveDocument(document, {
+      rebase: rebase ?? undefined,
+      answer,
+      stored: true,
+    });
     const { core: _then, ...stored } = result;
     // Words may be worded anew; what is compared is what they say.
     return differencesBetween(stored, JSON.parse(JSON.stringify(fresh))).filter(

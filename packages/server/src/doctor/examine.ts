@@ -112,7 +112,7 @@ export async function examine(
     findings.push({ what, well: n === 0, said: n === 0 ? 'none' : found });
   }
   const recomputed = await recomputeAll(db);
-  findings.push(recomputation(recomputed));
+  findings.push(recomputation(recomputed), measured(recomputed));
   return { findings, recomputed };
 }
 
@@ -151,6 +151,16 @@ async function freeSpace(dir: string): Promise<Finding> {
   const free = (bavail * bsize) / GIGABYTE;
   const advice = free < LEAST_FREE_GB ? ': make room before the database stands still' : '';
   return { what: 'free space', well: free >= LEAST_FREE_GB, said: `${free.toFixed(1)} GB${advice}` };
+}
+
+/** They stay readable and are no fault of the database: whoever typed them can correct them. */
+function measured({ unmeasured }: Recomputation): Finding {
+  const named = unmeasured.map(({ checkId }) => checkId).join(', ');
+  return {
+    what: 'checks with readings that cannot have been measured',
+    well: true,
+    said: unmeasured.length === 0 ? 'none' : `${named}: open and correct them`,
+  };
 }
 
 function recomputation({ results, byCore }: Recomputation): Finding {

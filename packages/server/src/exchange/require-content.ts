@@ -1,5 +1,7 @@
 import {
   type AcademyLine,
+  type CheckDocument,
+  type Rebase,
   DocumentRefused,
   validateCheckInput,
   validateHandOutInput,
@@ -7,6 +9,7 @@ import {
   validateResultDocument,
 } from '@lotrecht/records';
 import { CORE_VERSION } from '@lotrecht/core';
+import { solveDocument } from '@lotrecht/judging';
 import { requireRow, type Said } from '../records/kind.ts';
 import { KINDS } from '../records/kinds/index.ts';
 import { differencesWhenRecomputed, type StoredResult } from '../checks/result-difference.ts';
@@ -73,6 +76,13 @@ function requireVersion(line: Extract<AcademyLine, { table: 'check_version' }>):
       document,
       ...(rebase !== null && { rebase }),
       ...(record !== null && { record }),
+    }),
+  );
+  // What could not have been measured could not be typed in either.
+  within('document', () =>
+    solveDocument(document as unknown as CheckDocument, {
+      rebase: (rebase ?? undefined) as Rebase | undefined,
+      answer: 'tape',
     }),
   );
   within('result', () => validateResultDocument(line.result));

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { sql } from '../database/sql.ts';
 import { saveWorkedCheck, workedCheck } from '../test/documents.ts';
 import { startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
 
@@ -158,5 +159,20 @@ describe('health', () => {
   it('is live and ready', async () => {
     expect((await app.client().get('/health/live')).body).toEqual({ status: 'live' });
     expect((await app.client().get('/health/ready')).body).toEqual({ status: 'ready' });
+  });
+});
+
+describe('what was kept before it was refused', () => {
+  it('and cannot be seen, or turns around what is beside it, goes out to nobody', async () => {
+    await app.db.exec(sql`
+      UPDATE student SET name = ${'Runa\u0000 \u202EFeldt'}, notes = ${'a\u2066b\u0007'} WHERE id = ${ids.studentId}`);
+    const hidden = /[\u0000-\u0008\u202A-\u202E\u2066-\u2069]|\\u00[01]/;
+    const { body } = await client.get(`/api/students/${ids.studentId}`);
+    expect(body).toMatchObject({ student: { name: 'Runa Feldt', notes: 'ab' } });
+    for (const path of ['/api/students', '/api/roster', '/api/calendar']) {
+      const answer = await client.file('GET', path);
+      const text = new TextDecoder().decode(answer.bytes);
+      expect([path, text.includes('Runa Feldt'), hidden.test(text)]).toEqual([path, true, false]);
+    }
   });
 });

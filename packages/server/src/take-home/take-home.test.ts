@@ -159,6 +159,25 @@ describe('what was practised, sent by link', () => {
       SELECT ${academyId}, UUID(), ${ids.studentId}, UTC_DATE(), '2026-04-17T09:20:00.000Z', '{}'
       FROM seq_1_to_120`);
     expect((await practised(token, randomUUID(), practiceToday())).status).toBe(429);
+    await app.db.exec(sql`DELETE FROM practice_done WHERE student_id = ${ids.studentId}`);
+  });
+
+  it('is not without bounds either where all of it comes at once', async () => {
+    const { token } = await newLink();
+    await app.db.exec(sql`
+      INSERT INTO practice_done (academy_id, id, student_id, done_on, started_at, practice)
+      SELECT ${academyId}, UUID(), ${ids.studentId}, UTC_DATE(), '2026-04-17T09:20:00.000Z', '{}'
+      FROM seq_1_to_110`);
+    const all = await Promise.all(
+      Array.from({ length: 20 }, () => practised(token, randomUUID(), practiceToday())),
+    );
+    const taken = all.filter(({ status }) => status === 204).length;
+    expect([taken, all.every(({ status }) => [204, 429, 503].includes(status))]).toEqual([10, true]);
+    const { kept } = await app.db.one<{ kept: number }>(
+      sql`SELECT COUNT(*) AS kept FROM practice_done WHERE student_id = ${ids.studentId}`,
+    );
+    expect(kept).toBe(120);
+    await app.db.exec(sql`DELETE FROM practice_done WHERE student_id = ${ids.studentId}`);
   });
 });
 
@@ -346,7 +365,7 @@ describe('what a student reads at home', () => {
     };
     const { target } = (await opened(token)).body as StudentLinkPage;
     expect(await targetOf(target?.distanceM ?? 0)).toEqual(target);
-    expect(await targetOf(4)).toEqual({ distanceM: 4 });
+    expect(await targetOf(6)).toEqual({ distanceM: 6 });
     // Neither the page nor the next reading takes what was aimed at at home for the target of the lesson.
     expect(((await opened(token)).body as StudentLinkPage).target).toEqual(target);
     expect(await targetOf(target?.distanceM ?? 0)).toEqual(target);

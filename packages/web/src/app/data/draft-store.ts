@@ -152,6 +152,22 @@ export class DraftStore {
     return asked.toSorted((a, b) => (a.updatedAt < b.updatedAt ? -1 : 1));
   }
 
+  /** Everything of records that an instructor has typed on this device and not kept. */
+  async typedBy(instructorId: string): Promise<readonly TypedRecord[]> {
+    return this.db.typedRecords
+      .where('[instructorId+kind+id]')
+      .between([instructorId, Dexie.minKey, Dexie.minKey], [instructorId, Dexie.maxKey, Dexie.maxKey])
+      .toArray();
+  }
+
+  /** Nothing of an instructor’s stays on this device. */
+  async dropOfInstructor(instructorId: string): Promise<void> {
+    const theirs = ({ instructorId: whose }: { readonly instructorId: string }): boolean =>
+      whose === instructorId;
+    await this.db.typedRecords.filter(theirs).delete();
+    await this.db.checkDrafts.filter(theirs).delete();
+  }
+
   async keepTyped(typed: TypedRecord): Promise<void> {
     await this.db.typedRecords.put(typed);
   }

@@ -1,4 +1,13 @@
-import { booleanAttribute, ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import {
+  booleanAttribute,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  output,
+} from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { TOLD_FROM } from '@lotrecht/core/told-from';
 import { adherenceOf, questionsOf, type SessionState } from '@lotrecht/judging';
@@ -124,9 +133,17 @@ export class SinceLast {
         fading: this.api.fading(student),
       }),
   });
+  /** It is there, or is not coming: what stands below may come. */
+  readonly settled = output();
   private readonly plan = computed(() => this.since.value()?.plans.at(-1) ?? null);
   private readonly done = computed(() => this.since.value()?.done ?? []);
   private readonly fading = computed(() => this.since.value()?.fading ?? null);
+
+  constructor() {
+    effect(() => {
+      if (this.since.value() !== undefined || this.since.problem() !== null) this.settled.emit();
+    });
+  }
 
   protected readonly shown = computed(() => {
     const [plan, fading] = [this.plan(), this.fading()];

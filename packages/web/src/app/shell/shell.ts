@@ -2,6 +2,8 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  DestroyRef,
+  DOCUMENT,
   effect,
   type ElementRef,
   inject,
@@ -24,6 +26,7 @@ import {
 } from '@mdi/js';
 import { filter, map, startWith } from 'rxjs';
 import { type Mirror } from '../data/mirror.ts';
+import { whenSignedOutElsewhere } from '../data/signed-out-elsewhere.ts';
 import { type Outbox } from '../data/outbox.ts';
 import { deviceFails } from '../device/on-device.ts';
 import { CurrentWorkStore } from '../session/current-work.store.ts';
@@ -38,6 +41,8 @@ import { GuideBar } from './guide-bar.ts';
 import { LessonStrip } from './lesson-strip.ts';
 import { LockScreen } from './lock-screen.ts';
 import { focusViews } from './view-focus.ts';
+
+const OF_SOMEBODY = /^\/(students\/[0-9a-f-]{36}(\/progress)?|lessons\/[0-9a-f-]{36})(\/|\?|#|$)/;
 
 /** One of the main places, as the way there is shown. */
 interface MainPlace {
@@ -102,6 +107,7 @@ export class Shell {
   });
 
   constructor() {
+    const document = inject(DOCUMENT);
     focusViews(() => this.main()?.nativeElement ?? null);
     const settings = inject(SettingsStore);
     effect(() => {
@@ -109,9 +115,14 @@ export class Shell {
       // Every page tells places in the set unit. Without a connection metres stand in; pages that change it say so.
       untracked(() => settings.load().subscribe({ error: () => undefined }));
     });
+    // Another tab has signed out: what is open here is theirs no more.
+    inject(DestroyRef).onDestroy(whenSignedOutElsewhere(() => document.location.assign('/sign-in')));
     void import('../data/outbox.ts').then((it) => this.outbox.set(this.injector.get(it.Outbox)));
     void import('../data/mirror.ts').then((it) => this.mirror.set(this.injector.get(it.Mirror)));
   }
+
+  /** A page that says whose it is. */
+  protected readonly isOfSomebody = computed(() => OF_SOMEBODY.test(this.url()));
 
   /** Check and recorder take the whole of a phone: the way back is in the header. */
   protected readonly atCheck = computed(() => /\/(checks\/|routine$)/.test(this.url()));

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output } from '@angular/core';
 import { MatTableModule } from '@angular/material/table';
 import { breaksFirst } from '@lotrecht/core';
 import { type CheckView } from '@lotrecht/records';
@@ -109,6 +109,8 @@ export class RoutineOverTime {
     from: (student) => this.records.all<PracticeDone>(PRACTICE_DONE, { student }),
   });
   protected readonly problem = computed(() => this.walkIns.problem() ?? this.practice.problem());
+  /** It is there, or is not coming: what stands below may come. */
+  readonly settled = output();
   private readonly all = computed(() => this.walkIns.value() ?? []);
   private readonly done = computed(() => this.practice.value() ?? []);
   private readonly settings = inject(SettingsStore);
@@ -176,6 +178,13 @@ export class RoutineOverTime {
       ? null
       : `${stepTitle(breaks.step)} goes first when it counts: in ${breaks.times} of ${breaks.of} tests.`;
   });
+
+  constructor() {
+    effect(() => {
+      const isThere = this.walkIns.value() !== undefined && this.practice.value() !== undefined;
+      if (isThere || this.problem() !== null) this.settled.emit();
+    });
+  }
 
   protected cell(row: DayRow, key: keyof DayRow): string {
     return row[key];

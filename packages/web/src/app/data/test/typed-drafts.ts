@@ -18,6 +18,14 @@ export class TypedDrafts {
     [...this.kept.values()]
       .filter((typed) => typed.instructorId === instructorId && typed.asked)
       .toSorted((a, b) => (a.updatedAt < b.updatedAt ? -1 : 1));
+  typedBy = async (instructorId: string): Promise<readonly TypedRecord[]> =>
+    [...this.kept.values()].filter((typed) => typed.instructorId === instructorId);
+  dropOfInstructor = async (instructorId: string): Promise<void> => {
+    for (const [key, typed] of this.kept) if (typed.instructorId === instructorId) this.kept.delete(key);
+    for (const [key, draft] of this.checks) if (draft.instructorId === instructorId) this.checks.delete(key);
+  };
+  ofInstructor = async (instructorId: string): Promise<readonly CheckDraft[]> =>
+    [...this.checks.values()].filter((draft) => draft.instructorId === instructorId);
   readonly checks = new Map<string, CheckDraft>();
   checksAskedBy = async (instructorId: string): Promise<readonly CheckDraft[]> =>
     [...this.checks.values()].filter((draft) => draft.instructorId === instructorId && draft.asked);

@@ -1,17 +1,16 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatRadioButton, MatRadioGroup } from '@angular/material/radio';
-import { Router, RouterLink } from '@angular/router';
-import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { RouterLink } from '@angular/router';
 import { SessionStore } from '../../session/session.store.ts';
 import { letterKeys, switchLetterKeys } from '../../device/letter-keys.ts';
 import { ThemeStore } from '../../device/theme.store.ts';
 import { AutoLock, LOCK_CHOICES } from '../../session/auto-lock.ts';
 import { EyeStore } from '../../settings/eye.store.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
-import { ProblemNote } from '../../ui/problem-note.ts';
 import { atText, placeText, type Told } from '../../words/aims.ts';
 import { Devices } from './devices.ts';
+import { Leaving } from './leaving.ts';
 import { OwnTimes } from './own-times.ts';
 import { PasswordForm } from './password-form.ts';
 import { SettingsForm } from './settings-form.ts';
@@ -23,9 +22,9 @@ import { SettingsForm } from './settings-form.ts';
     MatRadioButton,
     MatRadioGroup,
     Devices,
+    Leaving,
     OwnTimes,
     PasswordForm,
-    ProblemNote,
     RouterLink,
     SettingsForm,
   ],
@@ -40,7 +39,6 @@ export class AccountView {
   protected readonly switchLetterKeys = switchLetterKeys;
   protected readonly autoLock = inject(AutoLock);
   protected readonly lockChoices = LOCK_CHOICES;
-  protected readonly problem = signal<ApiProblem | null>(null);
 
   private readonly eye = inject(EyeStore);
   private readonly settings = inject(SettingsStore);
@@ -61,16 +59,7 @@ export class AccountView {
     return `It sees lines ${placeText(eye.biasDeg, told)} of where they are, ${atText(told)} (${figures}).`;
   });
 
-  private readonly router = inject(Router);
-
   constructor() {
     this.eye.load();
-  }
-
-  protected signOut(everywhere: boolean): void {
-    this.store.signOut(everywhere).subscribe({
-      next: () => void this.router.navigate(['/sign-in']),
-      error: (error: unknown) => this.problem.set(toProblem(error)),
-    });
   }
 }

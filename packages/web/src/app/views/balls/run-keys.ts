@@ -12,7 +12,7 @@ import {
 import { MatButton } from '@angular/material/button';
 import { MatButtonToggle, MatButtonToggleGroup } from '@angular/material/button-toggle';
 import { runDifferences } from '@lotrecht/core';
-import { seenBalls, toesAfterShot } from '@lotrecht/judging';
+import { type Moment, seenBalls, toesAfterShot } from '@lotrecht/judging';
 import { type BallRunInput, type CheckView, type PlaceMark } from '@lotrecht/records';
 import { ballText, type BallTold, runChangeText, runSentences, toesAfterText } from '@lotrecht/words';
 import {
@@ -24,6 +24,7 @@ import {
   tellsMore,
   undone,
 } from '../../balls/run-of-balls.ts';
+import { Caution } from '../../safety/caution.ts';
 import { refusedText } from '../../balls/refused-words.ts';
 import { RunComputation } from '../../balls/run-computation.ts';
 import { saidWind, windText } from '../../balls/winds.ts';
@@ -50,6 +51,7 @@ const MOST_TOES_DEG = 40;
 @Component({
   selector: 'lo-run-keys',
   imports: [
+    Caution,
     AimCard,
     GateKeys,
     LandmarkStrip,
@@ -76,6 +78,9 @@ export class RunKeys {
   readonly check = input.required<Pick<CheckView, 'document' | 'result'> | null>();
   /** Runs of the lesson before it: it is compared with the newest of the same clubs. */
   readonly earlier = input.required<readonly BallRun[]>();
+  protected readonly cautions = computed((): readonly Moment[] =>
+    this.run()?.gateM === undefined ? ['balls'] : ['balls', 'gate'],
+  );
   readonly handedness = input.required<'right' | 'left'>();
   readonly marks = input<readonly PlaceMark[]>([]);
   readonly bag = input<readonly Club[]>([]);

@@ -1,8 +1,8 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import {
+  coldChecksOf,
   composeCheck,
   composeObservation,
-  coldChecksOf,
   earlierOf,
   earlierOfGroup,
   type EarlierView,
@@ -12,8 +12,9 @@ import {
   judgedBy,
   seriesOf,
   solveReadable,
-  toolsOf,
   type Tools,
+  toolsOf,
+  withoutCopies,
 } from '@lotrecht/judging';
 import { type CheckDocument, type CheckRecord } from '@lotrecht/records';
 import { degreesFromRadians, radiansFromDegrees, targetLineUncertainty } from '@lotrecht/core';
@@ -72,6 +73,12 @@ export class CheckContent extends HeldCheck {
   /** What was read again after the look; undefined without. */
   readonly lookDocument = computed(() => this.compose(this.composed().look));
 
+  /** Readings stand as they were kept: those that could not be typed any more are told all the same. */
+  private readonly readAsKept = computed(() => {
+    const [kept, now] = [this.keptKnown()?.observations, this.document()?.observations];
+    return kept !== undefined && JSON.stringify(kept) === JSON.stringify(now);
+  });
+
   /** What the settled readings say; recomputed at every completed field. */
   readonly solution = computed(() => {
     const document = this.compose(this.composed().lines, {});
@@ -79,6 +86,7 @@ export class CheckContent extends HeldCheck {
     const { document: bare, ...solved } = solveReadable(document, {
       rebase: this.rebase() ?? undefined,
       answer: 'tape',
+      stored: this.readAsKept(),
     });
     // The tape needs nothing of what is known besides: `bare` is without it.
     return { ...solved, bare, document: bare && { ...bare, ...this.known() } };
@@ -95,7 +103,11 @@ export class CheckContent extends HeldCheck {
       const rebase = this.rebase() ?? undefined;
       return document === null
         ? null
-        : ({ about: 'answer', asked: { document, rebase }, known: this.known() } as const);
+        : ({
+            about: 'answer',
+            asked: { document, rebase, stored: this.readAsKept() },
+            known: this.known(),
+          } as const);
     }),
     () => this.answerFailed.set(true),
   );
@@ -115,7 +127,7 @@ export class CheckContent extends HeldCheck {
     const document = this.document();
     return document === undefined || this.rebase() === null
       ? null
-      : solveReadable(document, { answer: 'tape' }).result;
+      : solveReadable(document, { answer: 'tape', stored: this.readAsKept() }).result;
   });
 
   /** The series that this set-up belongs to; undefined for one alone, and for one that was helped after all. */
@@ -234,7 +246,7 @@ export class CheckContent extends HeldCheck {
     const feet = this.feet();
     const readdressSdDeg = this.readdressSdDeg();
     if (student === null) return undefined;
-    return composeCheck({
+    const composed = composeCheck({
       ...this.tools(),
       handedness: student.handedness,
       club: this.club(),
@@ -247,5 +259,9 @@ export class CheckContent extends HeldCheck {
       ...known,
       readings: entries.map((e) => toTyped(e, this.unit())),
     });
+    if (composed?.earlier === undefined) return composed;
+    const { earlier, ...alone } = composed;
+    const others = withoutCopies(earlier, composed.observations);
+    return others.length === 0 ? alone : { ...composed, earlier: [...others] };
   }
 }

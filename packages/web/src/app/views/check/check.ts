@@ -18,6 +18,8 @@ import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { fromEvent, type Observable, Subscription, switchMap } from 'rxjs';
 import { type CheckRecord, type SavedCheckView } from '@lotrecht/records';
+import { type Moment } from '@lotrecht/judging';
+import { Caution } from '../../safety/caution.ts';
 import { loaded } from '../../data/loaded.ts';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { AroundLesson, type LessonAtHand } from '../../lesson/around-lesson.ts';
@@ -64,6 +66,7 @@ import { WorkChange } from './work/work-change.ts';
 import { WorkFelt } from './work/work-felt.ts';
 import { VersionList } from './version-list.ts';
 
+const BEFORE_THE_TAPE: readonly Moment[] = ['tape'];
 const MOST_SET_UPS = Math.max(...SERIES_LENGTHS);
 /** Steps that a set-up is begun in, by their name in the address. */
 const BEGUN: Readonly<Record<string, BegunStep>> = { blind: 'blind', work: 'work', balls: 'balls' };
@@ -71,6 +74,7 @@ const BEGUN: Readonly<Record<string, BegunStep>> = { blind: 'blind', work: 'work
 @Component({
   selector: 'lo-check',
   imports: [
+    Caution,
     ConflictPanel,
     MatButton,
     Circumstances,
@@ -154,6 +158,7 @@ export class CheckPage {
     this.opened.value() === this.checkId() ? this.content.student() : null,
   );
 
+  protected readonly beforeTheTape = BEFORE_THE_TAPE;
   protected readonly clockText = clockText;
   protected readonly bearingText = bearingText;
 

@@ -69,7 +69,7 @@ export abstract class HeldCheck {
   /** What the academy’s own students say of who comes; null: the shipped prior. A stored check keeps its own. */
   readonly prior = signal<PriorDocument | null>(null);
   /** Of a stored check: what it was answered from stays with it. */
-  readonly keptKnown = signal<Pick<CheckDocument, 'earlier' | 'prior'> | null>(null);
+  readonly keptKnown = signal<Pick<CheckDocument, 'earlier' | 'prior' | 'observations'> | null>(null);
 
   /** The readings before a line with something typed was left out or read in another way; null with nothing to undo. */
   readonly leftOut = signal<readonly Entry[] | null>(null);

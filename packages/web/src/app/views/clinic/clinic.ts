@@ -9,6 +9,8 @@ import { type Drill, drillOf, drillsFor } from '@lotrecht/paper';
 import { type HandOutInput, type PlaceMark, type PlaceView, type StudentView } from '@lotrecht/records';
 import { asideText, leanOf, type LineKey } from '@lotrecht/words';
 import { catchError, concatMap, EMPTY, forkJoin, from, map, type Observable } from 'rxjs';
+import { type Moment } from '@lotrecht/judging';
+import { Caution } from '../../safety/caution.ts';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { HAND_OUT } from '../../data/kinds/hand-out.ts';
@@ -43,6 +45,7 @@ const SIGHTING_DEG = 0.5;
 @Component({
   selector: 'lo-clinic',
   imports: [
+    Caution,
     LandmarkStrip,
     MatButton,
     MatButtonToggle,
@@ -60,6 +63,7 @@ const SIGHTING_DEG = 0.5;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ClinicPage {
+  protected readonly cautions: readonly Moment[] = ['clinic', 'touch'];
   private readonly api = inject(AcademyApi);
   private readonly records = inject(RecordApi);
   private readonly mirror = inject(Mirror);

@@ -4,10 +4,11 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatOption, MatSelect } from '@angular/material/select';
-import { ONE_THINGS, type OneThing } from '@lotrecht/judging';
+import { type Moment, ONE_THINGS, type OneThing } from '@lotrecht/judging';
 import { type Drill, drillOf, drillsFor, drillSizes } from '@lotrecht/paper';
 import { ONE_THING_WORDS } from '@lotrecht/words';
 import { map } from 'rxjs';
+import { Caution } from '../../safety/caution.ts';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { COURSE, type Course } from '../../data/kinds/course.ts';
@@ -24,6 +25,7 @@ import { type DrillToChange, OwnDrillForm } from './own-drill-form.ts';
 @Component({
   selector: 'lo-drills',
   imports: [
+    Caution,
     Courses,
     DrillCard,
     MatButton,
@@ -37,6 +39,7 @@ import { type DrillToChange, OwnDrillForm } from './own-drill-form.ts';
   template: `
     <div class="lo-page">
       <h1>Drills and courses</h1>
+      <lo-caution [moments]="cautions" />
       @if (problem(); as p) {
         <lo-problem-note [problem]="p" (retry)="load()" />
       }
@@ -113,6 +116,7 @@ export class DrillsPage {
   protected readonly changing = signal<DrillToChange | null>(null);
   protected readonly thing = signal<OneThing | 'all'>('all');
   protected readonly things = ONE_THINGS;
+  protected readonly cautions: readonly Moment[] = ['drills'];
   protected readonly words = ONE_THING_WORDS;
   /** Drawn for a usual adult. */
   protected readonly sizes = drillSizes({ handedness: 'right', club: 'mid-iron', statureMm: null });

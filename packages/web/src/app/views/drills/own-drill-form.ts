@@ -5,6 +5,8 @@ import { MatInput } from '@angular/material/input';
 import { MatOption, MatSelect } from '@angular/material/select';
 import { type Drill } from '@lotrecht/paper';
 import { type OwnDrillInput } from '@lotrecht/records';
+import { type Moment } from '@lotrecht/judging';
+import { Caution } from '../../safety/caution.ts';
 import { OWN_DRILL, type OwnDrill } from '../../data/kinds/own-drill.ts';
 import { stored } from '../../data/stored-record.ts';
 import { RecordTrouble } from '../../ui/record-trouble.ts';
@@ -24,13 +26,24 @@ const MINUTES = [2, 3, 4, 5, 6, 8, 10, 15] as const;
 /** A drill in the academy’s own words: a step to the line. */
 @Component({
   selector: 'lo-own-drill-form',
-  imports: [MatButton, MatFormField, MatHint, MatInput, MatLabel, MatOption, MatSelect, RecordTrouble],
+  imports: [
+    Caution,
+    MatButton,
+    MatFormField,
+    MatHint,
+    MatInput,
+    MatLabel,
+    MatOption,
+    MatSelect,
+    RecordTrouble,
+  ],
   template: `
     @if (record.ready()) {
       <section aria-labelledby="own-title">
         <h2 id="own-title">
           {{ toChange().kept === null ? 'Copied from ' + toChange().base.name : 'Change ' + name() }}
         </h2>
+        <lo-caution [moments]="cautions" />
         <lo-record-trouble [record]="record" (taken)="fill($event)" />
         <mat-form-field>
           <mat-label>Name</mat-label>
@@ -132,6 +145,7 @@ export class OwnDrillForm {
   protected readonly junior = signal('');
   protected readonly reps = signal<number>(8);
   protected readonly minutes = signal<number>(5);
+  protected readonly cautions: readonly Moment[] = ['own-drill'];
   private basedOn = '';
 
   constructor() {

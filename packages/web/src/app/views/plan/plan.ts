@@ -10,6 +10,7 @@ import {
   daysOfPlan,
   isCold,
   looksAway,
+  type Moment,
   ONE_THINGS,
   type OneThing,
   oneThingsOf,
@@ -18,10 +19,11 @@ import {
   type Weekday,
   WEEKDAYS,
 } from '@lotrecht/judging';
-import { type Drill, drillOf, drillsFor, drillSizes } from '@lotrecht/paper';
+import { type Drill, drillOf, drillsFor, drillSizes, isPlayedAt } from '@lotrecht/paper';
 import { type PracticePlanInput } from '@lotrecht/records';
 import { type LineKey, ONE_THING_WORDS } from '@lotrecht/words';
 import { catchError, EMPTY, forkJoin, map, merge, type Observable, of, switchMap, tap } from 'rxjs';
+import { Caution } from '../../safety/caution.ts';
 import { TakeHomeApi } from '../../api/take-home-api.ts';
 import { runAnswer } from '../../balls/run-computation.ts';
 import { BALL_RUN, type BallRun } from '../../data/kinds/ball-run.ts';
@@ -64,6 +66,7 @@ const MINUTES = [2, 3, 4, 5, 6, 8, 10, 15] as const;
 @Component({
   selector: 'lo-plan',
   imports: [
+    Caution,
     MatButton,
     MatButtonToggle,
     MatButtonToggleGroup,
@@ -108,7 +111,10 @@ export class PlanOfLesson {
   protected readonly dayTitles = DAY_TITLES;
   protected readonly reminders = REMINDERS;
   private readonly drills = inject(OwnDrillsStore);
-  protected readonly allDrills = this.drills.all;
+  /** Every drill that can be practised there. */
+  protected readonly allDrills = computed(() =>
+    this.drills.all().filter((drill) => isPlayedAt(this.plan().place, drill)),
+  );
   protected readonly courses = signal<readonly Course[]>([]);
   protected readonly courseName = signal('');
   protected readonly said = signal('');
@@ -126,6 +132,9 @@ export class PlanOfLesson {
     sessions: [],
   });
 
+  protected readonly cautions: readonly Moment[] = ['plan'];
+  /** Where it is practised, where that is not where it was wanted. */
+  protected readonly placed = signal('');
   private readonly startsAside = signal(false);
   /** What the lesson came to; the first is what is offered. */
   protected readonly found = computed((): readonly OneThing[] => {
@@ -154,7 +163,7 @@ export class PlanOfLesson {
   /** The drills that fit best, and those that were chosen beside them. */
   protected readonly offered = computed(() => {
     const { oneThing, drills } = this.plan();
-    const best = drillsFor(oneThing, this.drills.own()).slice(0, OFFERED);
+    const best = this.drillsAt(this.plan().place, oneThing).slice(0, OFFERED);
     const chosen = drills.map(({ id }) => drillOf(id, this.drills.own()));
     return [...new Set([...best, ...chosen])].map((drill) => ({
       drill,
@@ -208,9 +217,30 @@ export class PlanOfLesson {
   }
 
   protected choose(oneThing: OneThing): void {
-    const [best] = drillsFor(oneThing, this.drills.own());
+    const place = this.placeFor(oneThing, this.plan().place);
+    const [best] = this.drillsAt(place, oneThing);
     const line = LINES.includes(oneThing) ? (oneThing as LineKey) : (best?.check.line ?? 'toes');
-    this.change({ oneThing, line, drills: best === undefined ? [] : [planned(best)] });
+    this.change({ oneThing, line, place, drills: best === undefined ? [] : [planned(best)] });
+  }
+
+  /** At home nothing is planned that needs a ball: what was goes, and the best of the others comes. */
+  protected placeAt(wanted: Plan['place']): void {
+    const { oneThing, drills } = this.plan();
+    const place = this.placeFor(oneThing, wanted);
+    const left = drills.filter(({ id }) => isPlayedAt(place, drillOf(id, this.drills.own())));
+    const [best] = this.drillsAt(place, oneThing);
+    this.change({ place, drills: left.length === 0 && best !== undefined ? [planned(best)] : left });
+  }
+
+  /** Where something can be practised for it, the place that is wanted if there. */
+  private placeFor(oneThing: OneThing, wanted: Plan['place']): Plan['place'] {
+    const nothingThere = this.drillsAt(wanted, oneThing).length === 0;
+    this.placed.set(nothingThere ? 'Every drill for this needs a ball: it is planned for the range.' : '');
+    return nothingThere ? 'range' : wanted;
+  }
+
+  private drillsAt(place: Plan['place'], oneThing: OneThing): readonly Drill[] {
+    return drillsFor(oneThing, this.drills.own()).filter((drill) => isPlayedAt(place, drill));
   }
 
   protected toggle(drill: Drill): void {

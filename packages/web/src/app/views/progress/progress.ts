@@ -14,7 +14,7 @@ import {
 } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
-import { type LineProgress, linesOfChecks } from '@lotrecht/judging';
+import { latestForecast, type LineProgress, linesOfChecks } from '@lotrecht/judging';
 import { type MeasuredLineView, type StudentView } from '@lotrecht/records';
 import { LINE_NAMES, sideSign } from '@lotrecht/core';
 import { unparse } from 'papaparse';
@@ -98,6 +98,8 @@ export class ProgressPage {
   /** Other circumstances laid over the picture, by their words. */
   private readonly laidOver = signal<ReadonlySet<string>>(new Set());
   protected readonly showFelt = signal(false);
+  /** Why a day that was chosen is none of a forecast. */
+  protected readonly forecastSlip = signal<string | null>(null);
   protected readonly forecastOn = signal(localDay(new Date(Date.now() + FORECAST_DAYS * DAY_MS)));
   /** Two lessons of any kind that are to be compared. */
   protected readonly compared = signal<readonly [string, string]>(['', '']);
@@ -304,8 +306,16 @@ export class ProgressPage {
   }
 
   protected forecast(day: string): void {
-    const last = this.rows().at(-1)?.heldOn ?? '';
-    if (day < last) return;
+    const last = this.rows().at(-1)?.heldOn ?? day;
+    const farthest = latestForecast(last);
+    this.forecastSlip.set(
+      day < last
+        ? `Choose a day from the last lesson on: ${dayText(last)}.`
+        : day > farthest
+          ? `Nothing is foretold beyond ${dayText(farthest)}. Choose an earlier day.`
+          : null,
+    );
+    if (this.forecastSlip() !== null) return;
     this.forecastOn.set(day);
     this.compute();
   }

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { ALL_PARALLEL, routineOfMethod } from '@lotrecht/judging';
+import { ALL_PARALLEL, type Moment, routineOfMethod } from '@lotrecht/judging';
 import { type TrainingGround } from '@lotrecht/records';
+import { Caution } from '../../safety/caution.ts';
 import { groundOfNext } from '../../lesson/lesson-ground.ts';
 import { openedLesson } from '../../lesson/opened-lesson.ts';
 import { methodIdOf } from '../../methods/judged.ts';
@@ -15,7 +16,7 @@ import { KeptTraining } from './kept-training.ts';
 /** The routine trained in a lesson, on the instructor’s device: a step at a time, shown or spoken. */
 @Component({
   selector: 'lo-train',
-  imports: [KeptTraining, ProblemNote, RouterLink, Why],
+  imports: [Caution, KeptTraining, ProblemNote, RouterLink, Why],
   template: `
     <div class="page">
       @if (problem(); as p) {
@@ -24,6 +25,7 @@ import { KeptTraining } from './kept-training.ts';
       @if (ground(); as g) {
         <h1>Train the walk-in</h1>
         <p class="lo-soft">{{ g.method }} <lo-why [about]="['train']" /></p>
+        <lo-caution [moments]="cautions" [lessonId]="lessonId()" />
         @if (trained(); as t) {
           <p role="status">{{ t }}</p>
         }
@@ -43,6 +45,7 @@ export class TrainPage {
   readonly lessonId = input.required<string>();
 
   protected readonly lesson = openedLesson(this.lessonId, 'work');
+  protected readonly cautions: readonly Moment[] = ['walk-in'];
   protected readonly problem = this.lesson.problem;
   /** What the one on the screen is called; another one begins under another id. */
   protected readonly current = signal<string>(crypto.randomUUID());

@@ -10,10 +10,11 @@ import {
   MatExpansionPanelHeader,
   MatExpansionPanelTitle,
 } from '@angular/material/expansion';
-import { composeTargetLine } from '@lotrecht/judging';
+import { composeTargetLine, type Moment } from '@lotrecht/judging';
 import { RouterLink } from '@angular/router';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { type PlaceView, type TargetLineChoice } from '@lotrecht/records';
+import { Caution } from '../../safety/caution.ts';
 import { PLACE } from '../../data/kinds/place.ts';
 import { Mirror } from '../../data/mirror.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
@@ -64,6 +65,7 @@ const WORK_WORDS: Readonly<Record<StationWork, { readonly title: string; readonl
 @Component({
   selector: 'lo-station',
   imports: [
+    Caution,
     AimPlan,
     AidCheck,
     MarkPlanner,
@@ -89,6 +91,7 @@ const WORK_WORDS: Readonly<Record<StationWork, { readonly title: string; readonl
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class StationView {
+  protected readonly cautions: readonly Moment[] = ['rods', 'gate'];
   private readonly today = localDay(new Date());
   private readonly done = signal<readonly StationWork[]>(readDone(this.today));
   /** One thing at a time: at first what is not done yet. */

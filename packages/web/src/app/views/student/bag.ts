@@ -2,9 +2,11 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  effect,
   inject,
   input,
   linkedSignal,
+  output,
   signal,
 } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
@@ -69,9 +71,17 @@ export class Bag {
     of: () => this.studentId(),
     from: (student) => this.api.all<Club>(CLUB, { student }),
   });
+  /** It is there, or is not coming: what stands below may come. */
+  readonly settled = output();
   private readonly deleting = signal<ApiProblem | null>(null);
   /** Of fetching and deleting; what a save meets is the record's. */
   protected readonly problem = computed(() => this.deleting() ?? this.bag.problem());
+
+  constructor() {
+    effect(() => {
+      if (this.bag.value() !== undefined || this.bag.problem() !== null) this.settled.emit();
+    });
+  }
 
   /** Opens a club, or the fields for a new one with what was typed into them and not kept. */
   protected change(club: Club | null): void {

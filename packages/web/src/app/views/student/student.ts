@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  signal,
+} from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { isCold, type LineProgress, linesOfChecks, watchedLine } from '@lotrecht/judging';
@@ -28,6 +36,9 @@ import { watchText } from '../../words/watch-words.ts';
 import { HAND_TITLES } from '../../words/words.ts';
 import { Bag } from './bag.ts';
 import { LessonTwine } from './lesson-twine.ts';
+
+/** What waits for what stands above it. */
+type PagePart = 'routine' | 'levels' | 'end';
 
 const NEWEST_NOTES = 6;
 
@@ -112,6 +123,11 @@ export class StudentPage {
   private readonly tracked = computed(() => this.series.value() ?? []);
   /** What stands above the checks is not there yet: they wait for it, so that nothing moves under a finger. */
   protected readonly counting = this.series.loading;
+  /** Parts come from top to bottom, each when the one above is there: nothing that is read moves. */
+  private readonly parts = linkedSignal<string, ReadonlySet<PagePart>>({
+    source: () => this.studentId(),
+    computation: () => new Set(),
+  });
   /** The tendency of the line to watch, or of the feet; cold, with the clubs that were read most. */
   protected readonly tendency = computed(() => {
     const student = this.page()?.student;
@@ -171,6 +187,14 @@ export class StudentPage {
       last(null, { done: 0, of: 0, all: [] }),
       map(({ all }) => all),
     );
+  }
+
+  protected isReached(part: PagePart): boolean {
+    return this.parts().has(part);
+  }
+
+  protected reached(part: PagePart): void {
+    this.parts.update((parts) => new Set([...parts, part]));
   }
 
   protected openLine({ choice }: MatrixCell): void {

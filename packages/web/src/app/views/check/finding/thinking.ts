@@ -1,4 +1,4 @@
-import { type AdviceGround, adviseNext, solveDocument } from '@lotrecht/judging';
+import { type AdviceGround, adviseNext, solveDocument, withoutCopies } from '@lotrecht/judging';
 import {
   type CheckDocument,
   type PosteriorResult,
@@ -15,6 +15,8 @@ export interface Asked {
   /** Without what is known besides. */
   readonly document: CheckDocument;
   readonly rebase: Rebase | undefined;
+  /** Its readings stand as they were kept. */
+  readonly stored?: boolean;
 }
 
 /** What follows from a check and from all that is known. */
@@ -50,7 +52,12 @@ export function think(question: Question): Thought {
       read: read && { ...read, document: { ...read.document, ...known } },
     });
   }
-  const { document, rebase } = question.asked;
-  const { posterior, notes } = solveDocument({ ...document, ...known }, { rebase, answer: 'live' });
+  const { document, rebase, stored = false } = question.asked;
+  const { earlier = [], ...others } = known;
+  const own = withoutCopies(earlier, document.observations);
+  const { posterior, notes } = solveDocument(
+    { ...document, ...others, ...(own.length > 0 && { earlier: [...own] }) },
+    { rebase, answer: 'live', stored },
+  );
   return { posterior, notes };
 }

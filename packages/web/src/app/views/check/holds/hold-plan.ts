@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { momentsOfHold } from '@lotrecht/judging';
+import { Caution } from '../../../safety/caution.ts';
 import { LINE_TITLES } from '../../../words/words.ts';
 import { CheckContent } from '../check-content.ts';
 import { Circumstances } from '../ground/circumstances.ts';
@@ -48,7 +50,7 @@ function choiceOf<T>(
 /** Before the student stands: which lines are read and how, over which holds. */
 @Component({
   selector: 'lo-hold-plan',
-  imports: [Circumstances, WayChoice],
+  imports: [Caution, Circumstances, WayChoice],
   templateUrl: './hold-plan.html',
   styleUrl: './hold-plan.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -70,6 +72,9 @@ export class HoldPlan {
     choiceOf('Hands', HANDS, this.runner.alone(), (alone) => this.runner.chooseHands(alone)),
     choiceOf('Cards move on', PACES, this.runner.pace(), (pace) => this.runner.choosePace(pace)),
   ]);
+
+  /** What the hold that comes next can hurt by. */
+  protected readonly moments = computed(() => momentsOfHold(this.runner.ahead()[0]?.entries ?? []));
 
   protected readonly choosing = signal(false);
   /** The same in a line, while nobody changes it. */

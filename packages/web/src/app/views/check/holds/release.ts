@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { Caution } from '../../../safety/caution.ts';
+import { type Moment, momentsOfHold } from '@lotrecht/judging';
 import { CheckContent } from '../check-content.ts';
 import { Guesses } from './guesses.ts';
 import { entryTitle } from '../readings/entry.ts';
@@ -9,7 +11,7 @@ import { HoldRunner } from './hold-runner.ts';
 /** The student has stepped out: guesses first, then another hold or the tape. */
 @Component({
   selector: 'lo-release',
-  imports: [Guesses],
+  imports: [Caution, Guesses],
   templateUrl: './release.html',
   styleUrl: './release.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -32,6 +34,12 @@ export class Release {
     return this.content.covered()
       ? 'Only now sight the target, and lay the line through the marked ball. Check it before the tape comes out.'
       : 'Leave the marks where they are. The tape goes over them.';
+  });
+
+  /** Another hold, or the tape; between set-ups of a series the next one begins with its own plan. */
+  protected readonly moments = computed((): readonly Moment[] => {
+    const ahead = this.runner.ahead()[0];
+    return ahead === undefined ? ['tape'] : momentsOfHold(ahead.entries);
   });
 
   protected readonly nextLines = computed(() =>

@@ -44,4 +44,11 @@ describe('an angle that can hardly be', () => {
     expect(asked(toes('571', '745'))).toEqual(['Toes: 21° closed. Hardly anyone stands so far round.']);
     expect(asked(toes('571', ''))).toEqual([]);
   });
+
+  it('of somebody who would stand beyond the string is asked about', () => {
+    expect(asked(toes('-571', '-602'))).toEqual([
+      'Toes: 4° open. The student would stand beyond the string.',
+    ]);
+    expect(asked(toes('-20', '12'))).toEqual([]);
+  });
 });

@@ -15,15 +15,15 @@ export interface Doubt {
 /** Mark to mark of grown-ups and children, mm; far outside it a digit was lost or a unit slipped. */
 const BASES_MM: Readonly<Record<LineKey, readonly [number, number]>> = {
   face: [40, 130],
-  toes: [150, 1300],
-  heels: [100, 1200],
-  knees: [80, 900],
-  hips: [120, 700],
-  shoulders: [150, 800],
-  eyes: [35, 100],
+  toes: [150, 900],
+  heels: [100, 800],
+  knees: [80, 700],
+  hips: [120, 500],
+  shoulders: [150, 600],
+  eyes: [40, 90],
 };
 /** A rod or a club laid across, between the two places where it was plumbed. */
-const ROD_MM = [250, 2200] as const;
+const ROD_MM = [250, 2000] as const;
 
 function usualOf({ line, by, rod }: Entry): readonly [number, number] | null {
   if (by === 'gaps') return rod ? ROD_MM : BASES_MM[line];
@@ -56,6 +56,9 @@ const SPREADS = 4;
 /** As near to what they stood before the other way round, degrees, lead and trail were swapped. */
 const SWAPPED_WITHIN_DEG = 4;
 
+/** Nobody has these beyond the string that lies between them and the ball. */
+const BEHIND_THE_STRING: readonly LineKey[] = ['toes', 'heels', 'knees', 'hips'];
+
 /** Angles that can hardly be: against where this student stood before, or where anyone stands. */
 export function angleDoubtsOf(
   entries: readonly Entry[],
@@ -76,7 +79,8 @@ export function angleDoubtsOf(
     const known = before.flatMap(({ observations }) =>
       observations.flatMap((o) => (o.by === 'gaps' && o.line === entry.line ? [closedDeg(o)] : [])),
     );
-    const why = whyDoubted(deg, known);
+    const stoodOver = BEHIND_THE_STRING.includes(entry.line) && leadGapMm < 0 && trailGapMm < 0;
+    const why = stoodOver ? 'The student would stand beyond the string.' : whyDoubted(deg, known);
     if (why === null) return [];
     const question = `${entryTitle(entry)}: ${wordOf(deg)}. ${why}`;
     return [{ key: trail.key, line: entry.line, question }];

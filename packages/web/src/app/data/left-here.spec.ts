@@ -59,7 +59,12 @@ describe('what is left on a device', () => {
     localStorage.setItem('lotrecht-clinic', JSON.stringify({ turns: [{ saved: true, carded: false }] }));
     localStorage.setItem('lotrecht-study', JSON.stringify({ setups: [[]] }));
     expect(await here.things()).toEqual([
-      { what: 'A check', typedAt: '2027-03-01T11:00:00.000Z', sends: false },
+      {
+        what: 'A check',
+        typedAt: '2027-03-01T11:00:00.000Z',
+        sends: false,
+        opens: ['/lessons', 'l', 'checks', 'c'],
+      },
       { what: 'A place', typedAt: '2027-03-01T10:00:00.000Z', sends: true },
       { what: 'A clinic', typedAt: null, sends: false },
     ]);

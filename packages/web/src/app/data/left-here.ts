@@ -14,6 +14,8 @@ export interface LeftThing {
   readonly typedAt: string | null;
   /** It can be sent as it stands; else its page has to be opened, or it is not finished. */
   readonly sends: boolean;
+  /** Where it is opened and kept; absent where that is not known. */
+  readonly opens?: readonly string[];
 }
 
 /** A file of what was left on a device. */
@@ -66,10 +68,11 @@ export class LeftHere {
   async things(): Promise<readonly LeftThing[]> {
     const { checkDrafts, typedRecords } = await this.read();
     const things = [
-      ...checkDrafts.map(({ updatedAt, asked }) => ({
+      ...checkDrafts.map(({ checkId, lessonId, updatedAt, asked }) => ({
         what: 'A check',
         typedAt: updatedAt,
         sends: asked !== undefined,
+        opens: ['/lessons', lessonId, 'checks', checkId],
       })),
       ...typedRecords.map((typed) => ({
         what: KINDS[typed.kind] ?? 'Something',

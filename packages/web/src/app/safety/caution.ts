@@ -23,7 +23,7 @@ import { CautionsTold } from './cautions-told.ts';
       display: block;
     }
     p {
-      margin: 0 0 8px;
+      margin: 8px 0;
       padding: 4px 10px;
       border-left: 5px solid var(--lo-now);
       background: var(--lo-now-tint);

@@ -1,6 +1,15 @@
-import { ChangeDetectionStrategy, Component, inject, output, signal } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  type ElementRef,
+  inject,
+  Injector,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { Router } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { firstValueFrom } from 'rxjs';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { LeftHere, type LeftThing } from '../../data/left-here.ts';
@@ -12,23 +21,31 @@ import { clockText, dayText } from '../../words/dates.ts';
 /** The way out: what is only on this device is sent, saved as a file or let go first, and nothing of it stays. */
 @Component({
   selector: 'lo-leaving',
-  imports: [MatButton, ProblemNote],
+  imports: [MatButton, ProblemNote, RouterLink],
   template: `
     @if (problem(); as p) {
       <lo-problem-note [problem]="p" [canRetry]="false" />
     }
     @if (left().length > 0) {
       <div class="left" role="group" aria-labelledby="left-title">
-        <h3 id="left-title" tabindex="-1">
+        <h3 #title id="left-title" tabindex="-1">
           {{ left().length === 1 ? 'One thing is' : left().length + ' things are' }} only on this device
         </h3>
         <ul>
           @for (thing of left(); track $index) {
-            <li>{{ thing.what }}{{ whenTyped(thing) }}</li>
+            <li>
+              @if (thing.opens; as address) {
+                <a [routerLink]="address">{{ thing.what }}{{ whenTyped(thing) }}</a
+                >: open it to keep it.
+              } @else {
+                {{ thing.what }}{{ whenTyped(thing) }}
+              }
+            </li>
           }
         </ul>
         <p>
-          Others use this device. Send it, save it as a file, or let it go: after the sign-out nothing stays.
+          Others use this device: after the sign-out nothing stays on it.
+          {{ sends() ? 'Send it, save it as a file, or let it go.' : 'Save it as a file, or let it go.' }}
         </p>
         <p role="status">{{ said() }}</p>
         <div class="actions">
@@ -90,15 +107,14 @@ import { clockText, dayText } from '../../words/dates.ts';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Leaving {
-  /** Something was brought back: pages that are open may show it. */
-  readonly broughtBack = output();
-
   protected readonly left = signal<readonly LeftThing[]>([]);
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly busy = signal(false);
   protected readonly said = signal('');
   private everywhere = false;
 
+  private readonly title = viewChild<ElementRef<HTMLElement>>('title');
+  private readonly injector = inject(Injector);
   private readonly here = inject(LeftHere);
   private readonly session = inject(SessionStore);
   private readonly router = inject(Router);
@@ -116,6 +132,7 @@ export class Leaving {
     this.said.set('');
     this.left.set(await this.here.things());
     if (this.left().length === 0) await this.leave();
+    else afterNextRender(() => this.title()?.nativeElement.focus(), { injector: this.injector });
   }
 
   protected async send(): Promise<void> {
@@ -159,6 +176,5 @@ export class Leaving {
     this.said.set(
       typeof back === 'string' ? back : `${back === 1 ? 'One thing is' : `${back} things are`} here again.`,
     );
-    this.broughtBack.emit();
   }
 }

@@ -47,7 +47,15 @@ test('finding, drill, plan, link; three sessions on a phone, two without a netwo
   await expect(page.getByRole('combobox', { name: 'What is practised' })).toContainText('as found');
   await expect(page.getByText(/^Made for this:/).first()).toBeVisible();
   await choose(page.getByRole('combobox', { name: 'What is practised' }), /^Toes/);
-  // At home nothing is offered that needs a ball.
+  // At home nothing is offered that needs a ball; where nothing is left, the range is planned, and it is said.
+  await choose(page.getByRole('combobox', { name: 'What is practised' }), /picture/i);
+  await expect(
+    page.getByText('Every drill for this needs a ball: it is planned for the range.'),
+  ).toBeVisible();
+  await page.getByRole('radio', { name: 'At home' }).click();
+  await expect(page.getByRole('radio', { name: 'On the range' })).toBeChecked();
+  await choose(page.getByRole('combobox', { name: 'What is practised' }), /^Toes/);
+  await page.getByRole('radio', { name: 'At home' }).click();
   await expect(page.getByRole('article', { name: 'Rod along the toes' })).toHaveCount(0);
   const prints = page.getByRole('article', { name: 'Stand in the footprints' });
   await prints.getByRole('checkbox').check();

@@ -40,7 +40,7 @@ export function toldChecks<T extends InSeries>(checks: readonly T[]): readonly T
 /**
  * What is told of a series: how the student usually stands, not how they stood the last time.
  *
- * @example habitOf({ format: 'lotrecht-result', version: 1, coreVersion: '0.4.0', targetLineUncertaintyDeg: 0.5, lines: {}, first: null, notes: [], targetPicture: false }).lines // {}
+ * @example habitOf({ format: 'lotrecht-result', version: 1, coreVersion: '0.5.0', targetLineUncertaintyDeg: 0.5, lines: {}, first: null, notes: [], targetPicture: false }).lines // {}
  */
 export function habitOf(result: ResultDocument): ResultDocument {
   return result.posterior === undefined

@@ -122,4 +122,18 @@ describe('what is loaded for an address', () => {
     leave();
     expect(answers.get('one')?.observed).toBe(false);
   });
+
+  it('says what failed besides, until it is asked again or for another', async () => {
+    const { page, goTo, answer, again } = asking();
+    goTo('one');
+    await answer('one', 'of one');
+    page.failed(new HttpErrorResponse({ status: 409 }));
+    expect([page.problem()?.status, page.value()]).toEqual([409, 'of one']);
+    await again();
+    expect(page.problem()).toBeNull();
+    await answer('one', 'of one');
+    page.failed(new HttpErrorResponse({ status: 409 }));
+    goTo('two');
+    expect(page.problem()).toBeNull();
+  });
 });

@@ -1,4 +1,4 @@
-import { computed, type Signal, signal } from '@angular/core';
+import { computed, linkedSignal, type Signal, signal } from '@angular/core';
 import { rxResource } from '@angular/core/rxjs-interop';
 import { defer, type Observable, Subject, tap } from 'rxjs';
 import { type ApiProblem, toProblem } from '../api/problem.ts';
@@ -13,6 +13,8 @@ export interface Loaded<T> {
   readonly loading: Signal<boolean>;
   /** Asks once more; what stands stays until the answer is there. */
   again(): void;
+  /** Something the page has done besides failed: said in the same place, until it is asked again or for another. */
+  failed(error: unknown): void;
   /** What a page has made of the answer since: a thing was kept, deleted or added here. */
   change(change: (value: T) => T): void;
 }
@@ -32,6 +34,10 @@ export function loaded<P, T>(asked: {
 }): Loaded<T> {
   const waiting = signal<ApiProblem | null>(null);
   const askedToTry = new Subject<void>();
+  const besides = linkedSignal<P | undefined, ApiProblem | null>({
+    source: asked.of,
+    computation: () => null,
+  });
   const resource = rxResource<T, P | undefined>({
     params: asked.of,
     stream: ({ params }) =>
@@ -47,12 +53,16 @@ export function loaded<P, T>(asked: {
   return {
     value,
     problem: computed(() => {
+      const failed = besides();
+      if (failed !== null) return failed;
       if (resource.isLoading()) return waiting();
       const error = resource.error();
       return error === undefined ? null : toProblem(error);
     }),
     loading: resource.isLoading,
+    failed: (error) => besides.set(toProblem(error)),
     again: () => {
+      besides.set(null);
       if (waiting() === null) resource.reload();
       else askedToTry.next();
     },

@@ -1,6 +1,6 @@
-import { computed, inject, signal, type Signal } from '@angular/core';
+import { computed, inject, type Signal } from '@angular/core';
 import { catchError, concat, defer, EMPTY, ignoreElements, type Observable, of, switchMap, tap } from 'rxjs';
-import { type ApiProblem, toProblem } from '../api/problem.ts';
+import { type ApiProblem } from '../api/problem.ts';
 import { loaded } from '../data/loaded.ts';
 import { CurrentWorkStore } from '../session/current-work.store.ts';
 import { type LessonStep } from '../words/lesson-steps.ts';
@@ -31,12 +31,10 @@ export function openedLesson(
   then: (at: LessonAtHand) => Observable<unknown> = () => EMPTY,
 ): OpenedLesson {
   const [around, work] = [inject(AroundLesson), inject(CurrentWorkStore)];
-  const trouble = signal<ApiProblem | null>(null);
-  const failed = (error: unknown): void => trouble.set(toProblem(error));
   const besides = (at: LessonAtHand): Observable<never> =>
     defer(() => then(at)).pipe(
       catchError((error: unknown) => {
-        failed(error);
+        opened.failed(error);
         return EMPTY;
       }),
       ignoreElements(),
@@ -46,7 +44,6 @@ export function openedLesson(
     from: (id) =>
       around.of(id).pipe(
         tap((at) => {
-          trouble.set(null);
           work.show(workAtHand(at));
           work.showStep(step);
         }),
@@ -55,8 +52,8 @@ export function openedLesson(
   });
   return {
     atHand: computed(() => opened.value() ?? null),
-    problem: computed(() => trouble() ?? opened.problem()),
-    failed,
+    problem: opened.problem,
+    failed: opened.failed,
     load: () => opened.again(),
   };
 }

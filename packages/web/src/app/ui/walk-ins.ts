@@ -1,11 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { type LessonView } from '@lotrecht/records';
 import { agreementSentences, routineSentences } from '@lotrecht/words';
 import { loaded } from '../data/loaded.ts';
 import { AcademyApi } from '../api/academy-api.ts';
-import { type ApiProblem, toProblem } from '../api/problem.ts';
 import { ROUTINE, type Routine } from '../data/kinds/routine.ts';
 import { RecordApi } from '../data/record-api.ts';
 import { ProblemNote } from './problem-note.ts';
@@ -89,8 +88,7 @@ export class WalkIns {
     of: () => this.lesson().studentId,
     from: (student) => this.records.all<Routine>(ROUTINE, { student }),
   });
-  private readonly deleting = signal<ApiProblem | null>(null);
-  protected readonly problem = computed(() => this.deleting() ?? this.walkIns.problem());
+  protected readonly problem = this.walkIns.problem;
   private readonly own = computed(() =>
     (this.walkIns.value() ?? []).filter(({ lessonId }) => lessonId === this.lesson().id),
   );
@@ -104,13 +102,12 @@ export class WalkIns {
   );
 
   protected remove(id: string): void {
-    this.deleting.set(null);
     this.academy.remove('routines', id).subscribe({
       next: () => {
         this.walkIns.again();
         this.undo.offer('Walk-in', 'routines', id, () => this.walkIns.again());
       },
-      error: (error: unknown) => this.deleting.set(toProblem(error)),
+      error: this.walkIns.failed,
     });
   }
 }

@@ -1,9 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { type CheckVersionView } from '@lotrecht/records';
 import { loaded } from '../../data/loaded.ts';
 import { AcademyApi } from '../../api/academy-api.ts';
-import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { clockText, dayText } from '../../words/dates.ts';
 import { LineSummary } from '../../ui/line-summary.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
@@ -75,22 +74,20 @@ export class VersionList {
   protected readonly versions = computed(() => this.page.value()?.versions ?? []);
   /** Where the next page begins; null: these are all. */
   protected readonly before = computed(() => this.page.value()?.before ?? null);
-  private readonly failed = signal<ApiProblem | null>(null);
-  protected readonly problem = computed(() => this.failed() ?? this.page.problem());
+  protected readonly problem = this.page.problem;
   protected readonly reasons = REASONS;
   protected readonly dayText = dayText;
   protected readonly clockText = clockText;
 
   /** Those before a revision, behind what is shown; not where the list has gone on meanwhile. */
   protected showEarlier(before: number): void {
-    this.failed.set(null);
     const shown = this.page.value();
     this.api.checkVersions(this.checkId(), before).subscribe({
       next: (page) =>
         this.page.change((now) =>
           now === shown ? { ...page, versions: [...now.versions, ...page.versions] } : now,
         ),
-      error: (error: unknown) => this.failed.set(toProblem(error)),
+      error: this.page.failed,
     });
   }
 

@@ -19,7 +19,6 @@ import { SinceLast } from '../../practice/since-last.ts';
 import { OwnDrillsStore } from '../../practice/own-drills.store.ts';
 import { forkJoin, map, type Observable, of, switchMap } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
-import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { TakeHomeApi } from '../../api/take-home-api.ts';
 import { MethodStore } from '../../methods/method.store.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
@@ -87,8 +86,7 @@ export class HandOutOfCheck {
     of: () => `${this.lessonId()} ${this.checkId()}`,
     from: () => this.fetch(this.lessonId()).pipe(switchMap((home) => this.begin(home))),
   });
-  private readonly failed = signal<ApiProblem | null>(null);
-  protected readonly problem = computed(() => this.failed() ?? this.opened.problem());
+  protected readonly problem = this.opened.problem;
   protected readonly student = computed(() => this.opened.value()?.student ?? null);
   protected readonly lesson = computed(() => this.opened.value()?.lesson ?? null);
   protected readonly home = computed(() => this.opened.value()?.home ?? null);
@@ -117,10 +115,8 @@ export class HandOutOfCheck {
 
   constructor() {
     inject(MethodStore).load();
-    this.ownDrills.load().subscribe({ error: (error: unknown) => this.failed.set(toProblem(error)) });
-    inject(SettingsStore)
-      .load()
-      .subscribe({ error: (error: unknown) => this.failed.set(toProblem(error)) });
+    this.ownDrills.load().subscribe({ error: this.opened.failed });
+    inject(SettingsStore).load().subscribe({ error: this.opened.failed });
   }
 
   private fetch(lessonId: string): Observable<GoesHome> {
@@ -203,7 +199,7 @@ export class HandOutOfCheck {
     this.keep(({ id }) =>
       this.api.handOutFile(id, format, this.paper()).subscribe({
         next: (blob) => saveFile(`lotrecht-hand-out.${format}`, blob.type, blob),
-        error: (error: unknown) => this.failed.set(toProblem(error)),
+        error: this.opened.failed,
       }),
     );
   }
@@ -223,7 +219,7 @@ export class HandOutOfCheck {
           () => void this.record.begin(kept.id, kept, kept.studentId),
         );
       },
-      error: (error: unknown) => this.failed.set(toProblem(error)),
+      error: this.opened.failed,
     });
   }
 

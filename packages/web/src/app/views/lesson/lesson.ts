@@ -23,7 +23,6 @@ import {
 } from 'rxjs';
 import { loaded } from '../../data/loaded.ts';
 import { AcademyApi } from '../../api/academy-api.ts';
-import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { type CheckDraft, DraftStore } from '../../data/draft-store.ts';
 import { fromDevice } from '../../device/on-device.ts';
 import { PLACE } from '../../data/kinds/place.ts';
@@ -90,8 +89,7 @@ export class LessonPage {
     from: (id) => this.api.lesson(id).pipe(switchMap((lesson) => this.show(lesson))),
   });
   protected readonly lesson = computed(() => this.opened.value() ?? null);
-  private readonly failed = signal<ApiProblem | null>(null);
-  protected readonly problem = computed(() => this.failed() ?? this.opened.problem());
+  protected readonly problem = this.opened.problem;
   protected readonly drafts = signal<readonly CheckDraft[]>([]);
   protected readonly weekdayText = weekdayText;
   protected readonly clockText = clockText;
@@ -166,7 +164,7 @@ export class LessonPage {
         void this.router.navigate(['/students', studentId]);
         this.undo.offer('Lesson', 'lessons', id, () => void this.router.navigate(['/lessons', id]));
       },
-      error: (error: unknown) => this.failed.set(toProblem(error)),
+      error: this.opened.failed,
     });
   }
 
@@ -204,7 +202,7 @@ export class LessonPage {
         }),
       ),
       catchError((error: unknown) => {
-        this.failed.set(toProblem(error));
+        this.opened.failed(error);
         return EMPTY;
       }),
       ignoreElements(),

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
 import { MatError, MatFormField, MatHint, MatLabel } from '@angular/material/form-field';
@@ -6,7 +6,6 @@ import { MatInput } from '@angular/material/input';
 import { Router, RouterLink } from '@angular/router';
 import { loaded } from '../../data/loaded.ts';
 import { AccountApi } from '../../api/account-api.ts';
-import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { Door } from '../../ui/door.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 
@@ -38,8 +37,7 @@ export class LinkPage {
   private readonly router = inject(Router);
 
   protected readonly link = loaded({ of: () => this.token(), from: (token) => this.api.link(token) });
-  private readonly refused = signal<ApiProblem | null>(null);
-  protected readonly problem = computed(() => this.refused() ?? this.link.problem());
+  protected readonly problem = this.link.problem;
   protected readonly form = new FormGroup({
     password: new FormControl('', {
       nonNullable: true,
@@ -53,7 +51,7 @@ export class LinkPage {
     this.api.useLink(this.token(), this.form.getRawValue().password).subscribe({
       // The link must not stay in the history behind the page that follows.
       next: () => void this.router.navigateByUrl('/today', { replaceUrl: true }),
-      error: (error: unknown) => this.refused.set(toProblem(error)),
+      error: this.link.failed,
     });
   }
 }

@@ -19,7 +19,6 @@ import { formatDistance } from '@lotrecht/words';
 import { from, of, switchMap } from 'rxjs';
 import { loaded } from '../../data/loaded.ts';
 import { AcademyApi } from '../../api/academy-api.ts';
-import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { takeEarlierPlace } from '../../data/earlier-drafts.ts';
 import { PLACE } from '../../data/kinds/place.ts';
 import { RecordApi } from '../../data/record-api.ts';
@@ -119,18 +118,17 @@ export class PlacePage {
       return this.api.one<PlaceView>(PLACE, id).pipe(switchMap((place) => this.begin(id, place)));
     },
   });
-  private readonly failed = signal<ApiProblem | null>(null);
   /** Nothing of the one before stands under the address of another, and nothing is typed before the device has answered. */
   protected readonly shown = computed(
     () => this.record.ready() && (this.placeId() === undefined || this.stored()?.id === this.placeId()),
   );
   /** Of fetching, the settings and deleting; what a save meets is the record’s. */
-  protected readonly problem = computed(() => this.failed() ?? this.opened.problem());
+  protected readonly problem = this.opened.problem;
   private readonly newName = viewChild<ElementRef<HTMLInputElement>>('newName');
 
   constructor() {
     inject(CurrentWorkStore).clear();
-    this.settings.load().subscribe({ error: (error: unknown) => this.failed.set(toProblem(error)) });
+    this.settings.load().subscribe({ error: this.opened.failed });
   }
 
   protected distanceText({ distanceM }: PlaceMark): string {
@@ -217,7 +215,7 @@ export class PlacePage {
         void this.router.navigate(['/places']);
         this.undo.offer('Place', 'places', id, () => void this.router.navigate(['/places', id]));
       },
-      error: (error: unknown) => this.failed.set(toProblem(error)),
+      error: this.opened.failed,
     });
   }
 

@@ -1,13 +1,11 @@
 import {
   ChangeDetectionStrategy,
   Component,
-  computed,
   effect,
   inject,
   input,
   linkedSignal,
   output,
-  signal,
 } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
@@ -17,7 +15,6 @@ import { MatOption, MatSelect } from '@angular/material/select';
 import { type ClubInput } from '@lotrecht/records';
 import { loaded } from '../../data/loaded.ts';
 import { AcademyApi } from '../../api/academy-api.ts';
-import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { type Club, CLUB } from '../../data/kinds/club.ts';
 import { RecordApi } from '../../data/record-api.ts';
 import { stored } from '../../data/stored-record.ts';
@@ -73,9 +70,8 @@ export class Bag {
   });
   /** It is there, or is not coming: what stands below may come. */
   readonly settled = output();
-  private readonly deleting = signal<ApiProblem | null>(null);
   /** Of fetching and deleting; what a save meets is the record's. */
-  protected readonly problem = computed(() => this.deleting() ?? this.bag.problem());
+  protected readonly problem = this.bag.problem;
 
   constructor() {
     effect(() => {
@@ -118,7 +114,7 @@ export class Bag {
         this.bag.change((all) => all.filter(({ id }) => id !== club.id));
         this.undo.offer(club.name, 'clubs', club.id, () => this.bag.again());
       },
-      error: (error: unknown) => this.deleting.set(toProblem(error)),
+      error: this.bag.failed,
     });
   }
 

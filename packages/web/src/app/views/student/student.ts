@@ -14,7 +14,6 @@ import { type StudentView } from '@lotrecht/records';
 import { finalize, last, map, type Observable, switchMap, tap } from 'rxjs';
 import { loaded } from '../../data/loaded.ts';
 import { AcademyApi } from '../../api/academy-api.ts';
-import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { computeProgress } from '../../progress/progress-computation.ts';
 import { flagReasons } from '../../progress/flag-words.ts';
 import { isColdLine, type MatrixCell, matrixOf } from '../../progress/levels.ts';
@@ -76,10 +75,7 @@ export class StudentPage {
     from: (id) => this.api.history(id).pipe(tap(({ student }) => this.current.show(workOf(student)))),
   });
   protected readonly page = computed(() => this.history.value() ?? null);
-  private readonly failed = signal<ApiProblem | null>(null);
-  protected readonly problem = computed(
-    () => this.failed() ?? this.history.problem() ?? this.series.problem(),
-  );
+  protected readonly problem = computed(() => this.history.problem() ?? this.series.problem());
   protected readonly handTitles = HAND_TITLES;
   protected readonly dayText = dayText;
 
@@ -164,7 +160,6 @@ export class StudentPage {
 
   /** Lessons before those that are shown. */
   protected loadEarlier(id: string, after: string): void {
-    this.failed.set(null);
     this.fetchingEarlier.set(true);
     this.api
       .history(id, after)
@@ -174,7 +169,7 @@ export class StudentPage {
           this.history.change((page) =>
             page.student.id === id ? { ...page, lessons: [...page.lessons, ...lessons], next } : page,
           ),
-        error: (error: unknown) => this.failed.set(toProblem(error)),
+        error: this.history.failed,
       });
   }
 
@@ -206,7 +201,7 @@ export class StudentPage {
   protected startLesson(): void {
     this.lessons.start(this.studentId(), localDay(new Date())).subscribe({
       next: (lessonId) => void this.router.navigate(['/lessons', lessonId]),
-      error: (error: unknown) => this.failed.set(toProblem(error)),
+      error: this.history.failed,
     });
   }
 
@@ -218,7 +213,7 @@ export class StudentPage {
         void this.router.navigate(['/students']);
         this.undo.offer(name, 'students', id, () => void this.router.navigate(['/students', id]));
       },
-      error: (error: unknown) => this.failed.set(toProblem(error)),
+      error: this.history.failed,
     });
   }
 }

@@ -128,6 +128,8 @@ test('a carry that nobody has with the club is refused by what it has; a wind go
   // The keyboard alone: side keys by Enter, u takes the last ball back.
   for (let n = 0; n < 3; n++) {
     await button(page, 'Right of the mark').press('Enter');
+    // Where a ball started is asked first: before, there is no focus to be had.
+    await expect(button(page, 'right of it')).toBeEnabled();
     await button(page, 'right of it').press('Enter');
     await expect(balls(page)).toHaveCount(n + 1);
   }

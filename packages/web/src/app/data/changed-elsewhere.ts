@@ -1,7 +1,8 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { type SyncView } from '@lotrecht/records';
-import { firstValueFrom, Subject } from 'rxjs';
+import { firstValueFrom, fromEvent, merge, Subject } from 'rxjs';
 import { toProblem } from '../api/problem.ts';
 import { SessionStore } from '../session/session.store.ts';
 
@@ -22,11 +23,11 @@ export class ChangedElsewhere {
   private asking: Promise<void> | null = null;
 
   constructor() {
-    const look = (): void => {
-      if (document.visibilityState === 'visible') void this.look();
-    };
-    document.addEventListener('visibilitychange', look);
-    window.addEventListener('online', look);
+    merge(fromEvent(document, 'visibilitychange'), fromEvent(window, 'online'))
+      .pipe(takeUntilDestroyed())
+      .subscribe(() => {
+        if (document.visibilityState === 'visible') void this.look();
+      });
   }
 
   /** Looks now; two who ask at the same time ask once. */

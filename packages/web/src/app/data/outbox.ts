@@ -1,6 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import { effect, inject, Injectable, signal } from '@angular/core';
-import { catchError, firstValueFrom, type Observable, tap, throwError } from 'rxjs';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { catchError, firstValueFrom, fromEvent, type Observable, tap, throwError } from 'rxjs';
 import { type ApiProblem, toProblem } from '../api/problem.ts';
 import { SessionStore } from '../session/session.store.ts';
 import { type CheckDraft, DraftStore, type TypedKey, type TypedRecord } from './draft-store.ts';
@@ -34,7 +35,9 @@ export class Outbox {
   private readonly answers = new Map<string, KeptRecord>();
 
   constructor() {
-    window.addEventListener('online', () => void this.send());
+    fromEvent(window, 'online')
+      .pipe(takeUntilDestroyed())
+      .subscribe(() => void this.send());
     effect(() => {
       if (this.session.session()?.locked === false) void this.send();
     });

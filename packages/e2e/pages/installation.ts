@@ -39,6 +39,8 @@ export class Installation {
   readonly dataDir = mkdtempSync(path.join(tmpdir(), 'lotrecht-e2e-'));
   private process: ChildProcess | undefined;
   private port = 0;
+  /** It was started before, or tried to: its folder is its own. */
+  private isBegun = false;
   private readLetters = '';
 
   /**
@@ -46,9 +48,22 @@ export class Installation {
    * it loaded, where that was done for all.
    */
   async start(...options: readonly string[]): Promise<Served> {
+    const isFirst = this.port === 0;
+    try {
+      return await this.startOnce(options);
+    } catch (error) {
+      // A port that was free a moment ago is anybody’s.
+      if (!isFirst || !String(error).includes('EADDRINUSE')) throw error;
+      this.port = 0;
+      return this.startOnce(options);
+    }
+  }
+
+  private async startOnce(options: readonly string[]): Promise<Served> {
     const template = process.env[TEMPLATE];
-    if (template !== undefined && this.port === 0 && !options.includes('--empty'))
+    if (template !== undefined && !this.isBegun && !options.includes('--empty'))
       cpSync(template, this.dataDir, { recursive: true, mode: constants.COPYFILE_FICLONE });
+    this.isBegun = true;
     this.port ||= await freePort();
     const started = spawn(
       process.execPath,

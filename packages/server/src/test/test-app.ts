@@ -92,7 +92,8 @@ export class TestClient {
     });
     this.keepCookies(response.headers.getSetCookie());
     const text = await response.text();
-    const isJson = (response.headers.get('content-type') ?? '').includes('json');
+    // Lines of JSON are no JSON.
+    const isJson = /[/+]json(;|$)/.test(response.headers.get('content-type') ?? '');
     return { status: response.status, headers: response.headers, body: isJson ? JSON.parse(text) : text };
   }
 

@@ -110,6 +110,11 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
     return this.called;
   }
 
+  /** Until the device has what was asked to be kept: another of its kind is not begun before. */
+  get onDevice(): Promise<unknown> {
+    return this.keeping;
+  }
+
   /**
    * Begins with what the server has, or with nothing. What was typed over something that others have changed since
    * stands beside theirs, to be chosen.

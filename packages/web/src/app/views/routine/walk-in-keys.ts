@@ -178,6 +178,11 @@ export class WalkInKeys {
     if (this.ended() === 'hold') this.frozen.emit(this.opened);
   }
 
+  /** Once the device has this one as it ended: else it would be taken for one that was begun and goes on. */
+  protected next(): void {
+    void this.record.onDevice.then(() => this.another.emit());
+  }
+
   private async begin(id: string, lessonId: string, studentId: string): Promise<void> {
     if (this.opened === id) return;
     const ofLesson = (input: RoutineInput): boolean =>

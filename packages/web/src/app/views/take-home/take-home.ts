@@ -12,6 +12,7 @@ import {
 } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { type PracticeDoneInput, type SelfCheckInput, type StudentLinkPage } from '@lotrecht/records';
+import { type Moment } from '@lotrecht/judging';
 import { firstValueFrom } from 'rxjs';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { dayText } from '../../words/dates.ts';
@@ -23,6 +24,7 @@ import { type Training } from '../../trainer/training.ts';
 import { type Session } from '../../practice/session.ts';
 import { SessionKeys } from '../../practice/session-keys.ts';
 import { type EyeTraining } from '../../sight/eye-training.ts';
+import { Caution } from '../../safety/caution.ts';
 import { EyeAtHome } from './eye-at-home.ts';
 import { openOffline } from './offline.ts';
 import { forget, keep, keptToken, type Pending, readKept } from './kept-on-phone.ts';
@@ -32,7 +34,7 @@ import { emptySelfCheck, type TypedSelfCheck } from './typed-self-check.ts';
 /** A student's own page: hand-outs, and a way to send what was read at home. Works on a phone without a network. */
 @Component({
   selector: 'lo-take-home',
-  imports: [EyeAtHome, MatButton, ProblemNote, SelfCheckForm, SessionKeys, SvgDrawing, Trainer],
+  imports: [Caution, EyeAtHome, MatButton, ProblemNote, SelfCheckForm, SessionKeys, SvgDrawing, Trainer],
   templateUrl: './take-home.html',
   styleUrls: ['../../ui/plain-fields.scss', './take-home.scss'],
   host: { '(window:online)': 'sendWaiting()', '(window:hashchange)': 'open()' },
@@ -47,6 +49,7 @@ export class TakeHomePage {
   protected readonly problem = signal<ApiProblem | null>(null);
   protected readonly waiting = signal<readonly Pending[]>([]);
   protected readonly said = signal('');
+  protected readonly cautions: readonly Moment[] = ['walk-in'];
   protected readonly dayText = dayText;
 
   /** What stands in the fields of the self-check; kept on this phone until it is sent. */

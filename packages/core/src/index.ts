@@ -149,6 +149,7 @@ export {
   type WouldSettle,
 } from './setup/setup.ts';
 export { answerGroundOf, firstCheckOf } from './setup/read-setup.ts';
+export { sameReadings } from './observation/require-measurable.ts';
 export { requireMeasured } from './setup/require-measured.ts';
 export { solveSetup, type SolveWish } from './setup/solve.ts';
 export { stanceFromSteps, type SteppedStance, type Steps, trailFootBackTurn } from './setup/steps.ts';

@@ -50,8 +50,16 @@ function alike(observations: readonly Observation[]): readonly number[] {
   });
 }
 
-/** The same for readings that say the same, in whatever order their fields stand. */
-export function asText({ hold = 1, ...fields }: Observation): string {
+/**
+ * The same text for the same readings, in whatever order they and their fields stand; in core's names or a document's.
+ *
+ * @example sameReadings([{ line: 'toes', hold: 1 }]) === sameReadings([{ hold: 1, line: 'toes' }]) // true
+ */
+export function sameReadings(readings: readonly { readonly hold?: number }[]): string {
+  return readings.map(asText).toSorted().join();
+}
+
+function asText({ hold = 1, ...fields }: { readonly hold?: number }): string {
   return JSON.stringify([hold, Object.entries(fields).toSorted(([a], [b]) => (a < b ? -1 : 1))]);
 }
 

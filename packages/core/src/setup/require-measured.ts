@@ -1,5 +1,4 @@
-import { asText, requireMeasurable, requireOwnReadings } from '../observation/require-measurable.ts';
-import { type Observation } from '../observation/observation.ts';
+import { requireMeasurable, requireOwnReadings, sameReadings } from '../observation/require-measurable.ts';
 import { LIMITS, requireInside } from '../refusal/limits.ts';
 import { RefusedInput } from '../refusal/refused-input.ts';
 import { type TargetLine } from '../station/target-line.ts';
@@ -60,18 +59,15 @@ function requireNoCopy(
   before: readonly EarlierSetup[],
   { observations }: Pick<Setup, 'observations'>,
 ): void {
-  const said = allText(check.observations);
+  const said = sameReadings(check.observations);
   const isCopy = before.some(
-    ({ daysBefore, observations: others }) => daysBefore === check.daysBefore && allText(others) === said,
+    ({ daysBefore, observations: others }) =>
+      daysBefore === check.daysBefore && sameReadings(others) === said,
   );
   if (isCopy) throw copied('The same check stands there already. Take the copy away.');
   // One reading may come out the same on another day; a whole check never does, to the millimetre.
-  const isThis = said === allText(observations) && (check.daysBefore === 0 || observations.length > 1);
+  const isThis = said === sameReadings(observations) && (check.daysBefore === 0 || observations.length > 1);
   if (isThis) throw copied('This is the check itself. Take it away from those before it.');
-}
-
-function allText(observations: readonly Observation[]): string {
-  return observations.map(asText).toSorted().join();
 }
 
 function copied(advice: string): RefusedInput {

@@ -1,3 +1,4 @@
+import { sameReadings } from '@lotrecht/core';
 import {
   type CheckDocument,
   type CheckRecord,
@@ -166,21 +167,14 @@ export function withoutCopies(
   earlier: readonly EarlierCheck[],
   observations: Readings,
 ): readonly EarlierCheck[] {
-  const itself = allText(observations);
+  const itself = sameReadings(observations);
   const seen = new Set<string>();
   return earlier.filter((check) => {
     if (check.sameLine === true) return true;
-    const said = allText(check.observations);
+    const said = sameReadings(check.observations);
     const ofDay = `${check.daysBefore} ${said}`;
     const isCopy = said === itself || seen.has(ofDay);
     seen.add(ofDay);
     return !isCopy;
   });
-}
-
-function allText(observations: Readings): string {
-  return observations
-    .map((o) => JSON.stringify(Object.entries({ hold: 1, ...o }).toSorted(([a], [b]) => (a < b ? -1 : 1))))
-    .toSorted()
-    .join();
 }

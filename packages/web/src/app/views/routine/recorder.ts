@@ -2,10 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatOption, MatSelect } from '@angular/material/select';
 import { Router, RouterLink } from '@angular/router';
-import { ALL_PARALLEL, type Moment, routineOfMethod } from '@lotrecht/judging';
+import { ALL_PARALLEL, routineOfMethod } from '@lotrecht/judging';
 import { agreementSentences } from '@lotrecht/words';
 import { tap, type Observable } from 'rxjs';
-import { Caution } from '../../safety/caution.ts';
 import { ROUTINE, type Routine } from '../../data/kinds/routine.ts';
 import { RecordApi } from '../../data/record-api.ts';
 import { groundOfNext } from '../../lesson/lesson-ground.ts';
@@ -28,7 +27,7 @@ const WAYS: Readonly<Record<string, Pick<WalkInGround, 'help' | 'phase'> & { rea
 /** The routine of a lesson, recorded walk-in by walk-in. */
 @Component({
   selector: 'lo-recorder',
-  imports: [Caution, MatFormField, MatLabel, MatOption, MatSelect, ProblemNote, RouterLink, WalkInKeys],
+  imports: [MatFormField, MatLabel, MatOption, MatSelect, ProblemNote, RouterLink, WalkInKeys],
   templateUrl: './recorder.html',
   styleUrl: './recorder.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -39,7 +38,6 @@ export class RecorderPage {
   protected readonly lesson = openedLesson(this.lessonId, 'blind', ({ student }) =>
     this.loadKept(student.id),
   );
-  protected readonly cautions: readonly Moment[] = ['walk-in'];
   protected readonly problem = this.lesson.problem;
   private readonly atHand = this.lesson.atHand;
   /** Kept walk-ins of this lesson, oldest first. */

@@ -18,9 +18,10 @@ import { MatButton } from '@angular/material/button';
 import { MatFormField, MatLabel } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import { type Approach, ROUTINE_STEPS, type RoutineDeed, type RoutineStep } from '@lotrecht/core';
-import { type MethodRoutine } from '@lotrecht/judging';
+import { type MethodRoutine, type Moment } from '@lotrecht/judging';
 import { type ClubGroup, type RoutineInput } from '@lotrecht/records';
 import { routineSentences, stepTitle } from '@lotrecht/words';
+import { Caution } from '../../safety/caution.ts';
 import { ROUTINE, type Routine } from '../../data/kinds/routine.ts';
 import { stored } from '../../data/stored-record.ts';
 import { RecordTrouble } from '../../ui/record-trouble.ts';
@@ -65,7 +66,7 @@ const DEED_TITLES: Readonly<Partial<Record<RoutineDeed, string>>> = {
 /** One walk-in: the step that is expected under the thumb, the others beside it, and every tap to be struck out. */
 @Component({
   selector: 'lo-walk-in-keys',
-  imports: [MatButton, MatFormField, MatInput, MatLabel, ReactiveFormsModule, RecordTrouble],
+  imports: [Caution, MatButton, MatFormField, MatInput, MatLabel, ReactiveFormsModule, RecordTrouble],
   templateUrl: './walk-in-keys.html',
   styleUrl: './walk-in-keys.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -79,6 +80,7 @@ export class WalkInKeys {
   readonly begun = output<string>();
   readonly kept = output<Routine>();
   readonly another = output();
+  protected readonly cautions: readonly Moment[] = ['walk-in'];
   readonly frozen = output<string>();
 
   protected readonly record = stored(ROUTINE);

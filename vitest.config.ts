@@ -26,7 +26,7 @@ export default defineConfig({
         test: {
           name: 'judging',
           ...shared,
-          include: ['packages/{records,words,judging}/src/**/*.test.ts'],
+          include: ['packages/{records,sync,words,judging}/src/**/*.test.ts'],
           testTimeout: 180_000,
         },
       },

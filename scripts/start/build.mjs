@@ -98,7 +98,7 @@ export function buildServer(root) {
 export function buildWeb(root) {
   return step(root, {
     title: 'Building the web application (about half a minute) ...',
-    places: [...SHARED, 'packages/paper', 'packages/web'],
+    places: [...SHARED, 'packages/sync', 'packages/paper', 'packages/web'],
     stamp: 'packages/web/dist/.built-from',
     command: 'sh',
     args: [

@@ -1,17 +1,23 @@
 import { expect, type Page } from '@playwright/test';
 
 /** What this device has of checks, or of records of any other kind, that were typed and not kept. */
-export function draftsOnDevice(
+export async function draftsOnDevice(
   page: Page,
-  kept: 'checkDrafts' | 'typedRecords',
-): Promise<readonly unknown[]> {
-  return page.evaluate(
-    (store) =>
+  kept: 'checks' | 'others',
+): Promise<
+  readonly {
+    readonly kind: string;
+    readonly id: string;
+    readonly typed: { readonly content: unknown; readonly more: unknown };
+  }[]
+> {
+  const all = await page.evaluate(
+    () =>
       new Promise<readonly unknown[]>((resolve, reject) => {
         const opening = indexedDB.open('lotrecht');
         opening.onerror = () => reject(new Error('no drafts on this device'));
         opening.onsuccess = () => {
-          const reading = opening.result.transaction(store).objectStore(store).getAll();
+          const reading = opening.result.transaction('entries').objectStore('entries').getAll();
           reading.onerror = () => reject(new Error('the drafts cannot be read'));
           reading.onsuccess = () => {
             opening.result.close();
@@ -19,8 +25,9 @@ export function draftsOnDevice(
           };
         };
       }),
-    kept,
   );
+  const entries = all as Awaited<ReturnType<typeof draftsOnDevice>>;
+  return entries.filter(({ kind }) => (kind === 'check') === (kept === 'checks'));
 }
 
 /**
@@ -28,5 +35,5 @@ export function draftsOnDevice(
  * person can load a page anew, and not sooner than a story can.
  */
 export async function hasOnDevice(page: Page, text: string): Promise<void> {
-  await expect.poll(async () => JSON.stringify(await draftsOnDevice(page, 'typedRecords'))).toContain(text);
+  await expect.poll(async () => JSON.stringify(await draftsOnDevice(page, 'others'))).toContain(text);
 }

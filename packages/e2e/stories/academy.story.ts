@@ -212,7 +212,7 @@ test('a student who asks to be forgotten is erased by name, and what a tablet ho
   await page.getByRole('button', { name: 'Start lesson with Wenke Aldous' }).click();
   const check = new CheckPage(page);
   await check.toTape();
-  const drafts = async (): Promise<number> => (await draftsOnDevice(page, 'checkDrafts')).length;
+  const drafts = async (): Promise<number> => (await draftsOnDevice(page, 'checks')).length;
   await check.field('Toes Lead gap').fill('571');
   await expect.poll(drafts).toBe(1);
   await page.getByRole('link', { name: 'Wenke Aldous' }).click();

@@ -306,7 +306,7 @@ test('an instructor’s own eye is trained from behind, by keyboard, and its rec
   const say = (right: boolean): Promise<void> => page.keyboard.press(right ? 'ArrowRight' : 'ArrowLeft');
   await answerSides(page, { from: 1, to: 7 }, say);
   // The seventh is on the device before the page goes.
-  await expect.poll(async () => (await draftsOnDevice(page, 'typedRecords')).map(answeredIn)).toEqual([7]);
+  await expect.poll(async () => (await draftsOnDevice(page, 'others')).map(answeredIn)).toEqual([7]);
   await page.reload();
   await answerSides(page, { from: 8, to: 20 }, say);
   await trainer(page).getByRole('button', { name: 'Done' }).press('Enter');

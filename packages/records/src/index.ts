@@ -39,6 +39,17 @@ export {
   type TakeHomeView,
 } from './api/take-home-views.ts';
 
+// Kinds of records
+export {
+  type FieldKind,
+  KIND,
+  kindFacts,
+  type KindFacts,
+  type KindName,
+  parentsOf,
+  saidByKind,
+} from './kinds.ts';
+
 // Validation
 export * from './validate.ts';
 export { DocumentRefused, type Refusal } from './refusal/document-refused.ts';

@@ -37,7 +37,7 @@ export async function mendNames(db: Database): Promise<readonly Mended[]> {
 
 /** As the examination calls it. */
 export function whatIsLoose({ kind, parents, ofSameStudent }: NamedRecord): string {
-  return `${kind.plural} of ${parents} that are not there${ofSameStudent ? ', or another student’s' : ''}`;
+  return `${kind.titles.many} of ${parents} that are not there${ofSameStudent ? ', or another student’s' : ''}`;
 }
 
 async function mendOne(tx: Queries, named: NamedRecord): Promise<number> {

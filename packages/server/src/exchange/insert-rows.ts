@@ -1,6 +1,7 @@
+import { type FieldKind } from '@lotrecht/records';
 import { type Queries } from '../database/database.ts';
 import { type Bindable } from '../database/sql.ts';
-import { columnOf, type FieldKind } from '../records/kind.ts';
+import { columnOf } from '../records/kind.ts';
 import { type ExchangedTable } from './tables.ts';
 
 /** Rows of one table, as a file has them. */

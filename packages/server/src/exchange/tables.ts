@@ -1,6 +1,6 @@
-import { type AcademyLine } from '@lotrecht/records';
+import { type AcademyLine, type FieldKind } from '@lotrecht/records';
 import { sql, type SqlFragment } from '../database/sql.ts';
-import { type AnyKind, type FieldKind } from '../records/kind.ts';
+import { type AnyKind } from '../records/kind.ts';
 import { KINDS } from '../records/kinds/index.ts';
 
 /** What of a table goes out and comes in. */

@@ -22,7 +22,7 @@ afterAll(() => app.stop());
 
 /** A house with one record of a kind at revision 1. */
 async function houseWith(kind: AnyKind): Promise<string> {
-  house = await houseOf(app, `Of ${kind.plural}`);
+  house = await houseOf(app, `Of ${kind.titles.many}`);
   ({ studentId } = await saveWorkedCheck(house.head));
   const id = randomUUID();
   path = `/api/${kind.path}/${id}`;
@@ -163,7 +163,7 @@ describe.each(KINDS.map((kind) => [kind.name, kind] as const))('a %s', (_name, k
 
 describe('kinds', () => {
   it('have names, tables and paths of their own, and every table has the columns that a record has', async () => {
-    for (const of of ['name', 'table', 'path', 'plural'] as const)
+    for (const of of ['name', 'table', 'path'] as const)
       expect(new Set(KINDS.map((kind) => kind[of])).size).toBe(KINDS.length);
     for (const { table, owner, fields } of KINDS) {
       const columns = await app.db.many<{ name: string }>(sql`

@@ -1,7 +1,4 @@
-import { type AcademyLine } from '@lotrecht/records';
-
-/** How a column's value is stored and stands in a file: as it is, as true or false, as ISO 8601 in UTC, or as JSON. */
-export type FieldKind = 'plain' | 'flag' | 'instant' | 'json';
+import { type AcademyLine, KIND, type KindFacts, type KindName } from '@lotrecht/records';
 
 /** Tables whose rows are a student's own, beside those of kinds: a record that names one names one of its own student. */
 export const TABLES_OF_STUDENTS: ReadonlySet<KindTable> = new Set(['lesson', 'setup_check']);
@@ -27,26 +24,10 @@ export type KindTable = AcademyLine['table'];
  * A kind of record: everything in which one kind differs from another. Keeping, changing, taking away and bringing
  * back, files out and in, merging, erasure, loose ends, the change log and the note of who did it follow from it.
  */
-export interface Kind<Input extends Revised, View extends Stored> {
-  /** One of them, as changes, the audit and conflicts call it. */
-  readonly name: string;
-  /** In the database and in files. */
+export interface Kind<Input extends Revised, View extends Stored> extends KindFacts {
   readonly table: KindTable;
-  /** Under `/api/`. */
-  readonly path: string;
-  /** Several of them, as a person says it. */
-  readonly plural: string;
-  /**
-   * Whose they are. A student's have the field `studentId`, are seen with the student alone, want a guardian's consent
-   * for a minor, and go when the student is erased. An instructor's are their own: nobody else sees them, a head neither.
-   */
-  readonly owner: 'academy' | 'student' | 'instructor';
-  /** What it says, beside id, revision and its days; a column is the same in lower case with underscores. */
-  readonly fields: Readonly<Record<string, FieldKind>>;
   /** The field that lists go by. */
   readonly orderedBy: string;
-  /** Fields that name a record of another kind, or nothing; what is a student's is of the same student. */
-  readonly parents?: Readonly<Record<string, KindTable>>;
   /** @throws DocumentRefused */
   readonly require: (body: unknown) => Input;
   /**
@@ -72,6 +53,11 @@ export interface Kind<Input extends Revised, View extends Stored> {
 /** A kind as declared, whatever it takes and shows. */
 // eslint-disable-next-line @typescript-eslint/no-explicit-any -- the two types of each kind meet only inside it
 export type AnyKind = Kind<any, any>;
+
+/** Where the records of a kind stand. */
+export function tableOf(name: KindName): KindTable {
+  return KIND[name].table;
+}
 
 /** What would come in for what a row or a view of a kind says: its fields without those that say nothing. */
 export function saidOf({ fields }: Pick<AnyKind, 'fields'>, said: Said, revision: number): Said & Revised {

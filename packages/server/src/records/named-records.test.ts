@@ -112,7 +112,7 @@ describe.each(OF_STUDENTS)('a %s, by its %s,', (_name, field, named) => {
       return findings.filter(({ well }) => !well).map(({ said }) => said);
     };
     expect(await notWell()).toEqual([expect.stringContaining('lotrecht doctor --mend')]);
-    expect(await mendNames(app.db)).toEqual([{ what: expect.stringContaining(kind.plural), rows: 1 }]);
+    expect(await mendNames(app.db)).toEqual([{ what: expect.stringContaining(kind.titles.many), rows: 1 }]);
     expect(await notWell()).toEqual([]);
     expect((await house.head.get(path)).body).toMatchObject({ revision: 2, [field]: null });
     const lesson = (await house.head.get(`/api/lessons/${own.lessonId}`)).body as LessonView;

@@ -1,5 +1,6 @@
+import { KIND, type KindName } from '@lotrecht/records';
 import { type Sql } from '../database/sql.ts';
-import { type AnyKind, columnOf, type KindTable, TABLES_OF_STUDENTS } from './kind.ts';
+import { type AnyKind, columnOf, type KindTable, tableOf, TABLES_OF_STUDENTS } from './kind.ts';
 import { KINDS } from './kinds/index.ts';
 
 /** A field by which records of a kind name another record. */
@@ -14,16 +15,14 @@ export interface NamedRecord {
   readonly ofSameStudent: boolean;
 }
 
-const PLURALS: Partial<Record<KindTable, string>> = { lesson: 'lessons', setup_check: 'checks' };
-
 /** Every field of every kind that names another record. */
 export const NAMED_RECORDS: readonly NamedRecord[] = KINDS.flatMap((kind) =>
-  Object.entries(kind.parents ?? {}).map(([field, parent]) => ({
+  (Object.entries(kind.parents ?? {}) as [string, KindName][]).map(([field, parent]) => ({
     kind,
     field,
-    parent,
-    parents: PLURALS[parent] ?? KINDS.find(({ table }) => table === parent)?.plural ?? parent,
-    ofSameStudent: TABLES_OF_STUDENTS.has(parent),
+    parent: tableOf(parent),
+    parents: KIND[parent].titles.many,
+    ofSameStudent: TABLES_OF_STUDENTS.has(tableOf(parent)),
   })),
 );
 

@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
-import { DocumentRefused } from '@lotrecht/records';
+import { DocumentRefused, type FieldKind, type KindName } from '@lotrecht/records';
 import { type Actor } from '../access/actor.ts';
 import { type Scope } from '../access/scope.ts';
 import { visibleStudents } from '../access/visible.ts';
@@ -12,12 +12,11 @@ import { conflict, notFound } from '../problems/problem.ts';
 import { aboutStudent, type LockedStudent } from '../access/lock-student.ts';
 import {
   columnOf,
-  type FieldKind,
   type Kind,
-  type KindTable,
   type Revised,
   type Said,
   type Stored,
+  tableOf,
   TABLES_OF_STUDENTS,
 } from './kind.ts';
 
@@ -140,14 +139,14 @@ export function recordsOf<Input extends Revised, View extends Stored>(
     actor: Actor,
     { before, said }: { readonly before: Said | undefined; readonly said: Said },
   ): Promise<void> => {
-    for (const [field, parent] of Object.entries(kind.parents ?? {}) as [string, KindTable][]) {
+    for (const [field, parent] of Object.entries(kind.parents ?? {}) as [string, KindName][]) {
       const id = said[field];
       if (typeof id !== 'string' || id === before?.[field]) continue;
-      const sameStudent = TABLES_OF_STUDENTS.has(parent)
+      const sameStudent = TABLES_OF_STUDENTS.has(tableOf(parent))
         ? sql`AND p.student_id = ${String(said['studentId'])}`
         : sql``;
       const found = await db.maybeOne(sql`
-        SELECT p.id FROM ${declared(parent)} p
+        SELECT p.id FROM ${declared(tableOf(parent))} p
         WHERE p.academy_id = ${actor.academyId} AND p.id = ${id} AND p.deleted_at IS NULL ${sameStudent}`);
       if (found === undefined) throw notFound();
     }

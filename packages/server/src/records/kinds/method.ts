@@ -1,5 +1,5 @@
 import { requireMethodDocument, requireMethodInput } from '@lotrecht/judging';
-import { type MethodDocument, type MethodInput, type MethodView } from '@lotrecht/records';
+import { KIND, type MethodDocument, type MethodInput, type MethodView } from '@lotrecht/records';
 import { type Kind } from '../kind.ts';
 
 /**
@@ -8,12 +8,7 @@ import { type Kind } from '../kind.ts';
  * change.
  */
 export const METHOD: Kind<MethodInput, MethodView> = {
-  name: 'method',
-  table: 'method_profile',
-  path: 'methods',
-  owner: 'academy',
-  plural: 'methods',
-  fields: { name: 'plain', document: 'json' },
+  ...KIND.method,
   orderedBy: 'name',
   require: requireMethodInput,
   toRow: (id, { revision, method }) => ({

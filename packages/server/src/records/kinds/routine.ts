@@ -1,23 +1,10 @@
-import { type Kept, type RoutineInput, validateRoutineInput } from '@lotrecht/records';
+import { KIND, type Kept, type RoutineInput, validateRoutineInput } from '@lotrecht/records';
 import { type Kind, type Said } from '../kind.ts';
 
 /** Recorded walk-ins of a student. What was tapped is never taken away: a wrong tap is struck out. */
 export const ROUTINE: Kind<RoutineInput, Kept<RoutineInput>> = {
-  name: 'routine',
-  table: 'routine',
-  path: 'routines',
-  owner: 'student',
-  plural: 'walk-ins',
-  fields: {
-    studentId: 'plain',
-    lessonId: 'plain',
-    heldOn: 'plain',
-    startedAt: 'plain',
-    note: 'plain',
-    recording: 'json',
-  },
+  ...KIND.routine,
   orderedBy: 'startedAt',
-  parents: { lessonId: 'lesson' },
   require: validateRoutineInput,
   appends: { field: 'recording/events', lost: lostTap },
 };

@@ -15,6 +15,7 @@ export interface ApiProblem {
 
 /** Any error as a problem that can be shown: of a request, or of this browser itself. */
 export function toProblem(error: unknown): ApiProblem {
+  if (isProblem(error)) return error;
   if (!(error instanceof HttpErrorResponse)) {
     // Said where it happened, and still seen by whoever looks for faults.
     reportError(error);
@@ -42,4 +43,16 @@ export function toProblem(error: unknown): ApiProblem {
     current: body.current,
     kind: body.kind,
   };
+}
+
+/** It has been read already. */
+function isProblem(error: unknown): error is ApiProblem {
+  return (
+    typeof error === 'object' &&
+    error !== null &&
+    !(error instanceof Error) &&
+    'title' in error &&
+    'errors' in error &&
+    'status' in error
+  );
 }

@@ -1,61 +1,44 @@
+import { provideHttpClient } from '@angular/common/http';
+import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { type SessionView } from '@lotrecht/records';
+import { type Entry } from '@lotrecht/sync';
 import { SessionStore } from '../session/session.store.ts';
-import { type CheckDraft, DraftStore, type TypedRecord } from './draft-store.ts';
+import { DeviceStore } from './device-store.ts';
 import { LeftHere } from './left-here.ts';
-import { MirrorStore } from './mirrored-records.ts';
-import { Outbox } from './outbox.ts';
-import { TypedDrafts } from './test/typed-drafts.ts';
+import { DeviceInMemory, settled, typedEntry } from './test/device-in-memory.ts';
 
-const typed = (change: Partial<TypedRecord> = {}): TypedRecord => ({
-  instructorId: 'i',
-  kind: 'place',
-  id: 'p',
-  path: 'places',
-  revision: 0,
-  input: {},
-  patch: {},
-  more: null,
-  asked: false,
-  updatedAt: '2027-03-01T10:00:00.000Z',
-  ...change,
-});
-const check = (change: Partial<CheckDraft> = {}): CheckDraft => ({
-  checkId: 'c',
-  lessonId: 'l',
-  instructorId: 'i',
-  revision: 0,
-  content: {},
-  saveKey: 'k',
-  updatedAt: '2027-03-01T11:00:00.000Z',
-  ...change,
+const typed = (change: Partial<Entry> = {}, content: unknown = {}): Entry => typedEntry(change, content);
+const check = (): Entry => ({
+  ...typedEntry({ kind: 'check', id: 'c', of: { lessonId: 'l' } }),
+  typed: { content: {}, more: null, turn: 1, at: '2027-03-01T11:00:00.000Z', by: 'before' },
 });
 
 function tablet(instructorId = 'i') {
-  const drafts = new TypedDrafts();
-  const mirror = { clear: vi.fn(async () => undefined) };
-  const outbox = { send: vi.fn(async () => undefined) };
-  const session = signal({ instructor: { id: instructorId } } as SessionView);
+  const device = new DeviceInMemory();
+  // Locked: nothing goes out by itself.
+  const session = signal({ instructor: { id: instructorId }, locked: true } as SessionView);
   TestBed.configureTestingModule({
     providers: [
-      { provide: DraftStore, useValue: drafts },
-      { provide: MirrorStore, useValue: mirror },
-      { provide: Outbox, useValue: outbox },
+      provideHttpClient(),
+      provideHttpClientTesting(),
+      { provide: DeviceStore, useValue: device },
       { provide: SessionStore, useValue: { session } },
     ],
   });
-  return { drafts, mirror, outbox, here: TestBed.inject(LeftHere) };
+  const http = TestBed.inject(HttpTestingController);
+  return { device, http, session, here: TestBed.inject(LeftHere) };
 }
 
 describe('what is left on a device', () => {
   beforeEach(() => localStorage.clear());
 
   it('is told by what it is, the newest first, and nothing of another', async () => {
-    const { drafts, here } = tablet();
-    await drafts.keepTyped(typed());
-    await drafts.keepTyped(typed({ instructorId: 'other', id: 'q' }));
-    await drafts.keep(check());
+    const { device, here } = tablet();
+    await device.put([typed()]);
+    await device.put([typed({ owner: 'other', id: 'q' })]);
+    await device.put([check()]);
     localStorage.setItem('lotrecht-clinic', JSON.stringify({ turns: [{ saved: true, carded: false }] }));
     localStorage.setItem('lotrecht-study', JSON.stringify({ setups: [[]] }));
     expect(await here.things()).toEqual([
@@ -71,19 +54,21 @@ describe('what is left on a device', () => {
   });
 
   it('is sent as it stands, but for what is in the middle', async () => {
-    const { drafts, outbox, here } = tablet();
-    await drafts.keepTyped(typed());
-    await drafts.keepTyped(typed({ kind: 'practice-done', id: 'half', more: { at: 3 } }));
-    outbox.send.mockImplementation(async () => {
-      for (const asked of await drafts.askedBy('i')) await drafts.dropTyped(asked);
-    });
-    expect((await here.send()).map(({ what }) => what)).toEqual(['A training']);
+    const { device, http, session, here } = tablet();
+    const half = typed({ kind: 'practice-done', id: 'half' });
+    await device.put([typed(), { ...half, typed: { ...half.typed, more: { at: 3 } } }]);
+    session.update((before) => ({ ...before, locked: false }));
+    const left = here.send();
+    await settled();
+    http.expectOne('/api/places/p').flush({ id: 'p', revision: 1 });
+    http.expectNone('/api/practice-done/half');
+    expect((await left).map(({ what }) => what)).toEqual(['A training']);
   });
 
   it('is saved as a file, and brought back where nothing newer stands', async () => {
     const first = tablet();
-    await first.drafts.keepTyped(typed());
-    await first.drafts.keep(check());
+    await first.device.put([typed()]);
+    await first.device.put([check()]);
     localStorage.setItem('lotrecht-clinic', '{"turns":[]}');
     localStorage.setItem('lotrecht-take-home', '{"token":"secret"}');
     const file = await first.here.file();
@@ -91,12 +76,45 @@ describe('what is left on a device', () => {
     await first.here.letGo('i');
     TestBed.resetTestingModule();
 
-    const { drafts, here } = tablet();
-    await drafts.keepTyped(typed({ input: 'newer' }));
+    const { device, here } = tablet();
+    await device.put([typed({}, 'newer')]);
     expect(await here.bringBack(file)).toBe(1);
-    expect([...drafts.checks.keys()]).toEqual(['c']);
-    expect([...drafts.kept.values()].map(({ input }) => input)).toEqual(['newer']);
+    expect(device.entry('c')?.kind).toBe('check');
+    expect(device.entry('p')?.typed.content).toBe('newer');
     expect(localStorage.getItem('lotrecht-clinic')).toBe('{"turns":[]}');
+  });
+
+  it('comes back from a file of the version before, asked what was asked', async () => {
+    const { device, here } = tablet();
+    const at = '2027-03-01T11:00:00.000Z';
+    const before = { instructorId: 'i', revision: 1, updatedAt: at };
+    const file = {
+      format: 'lotrecht-left-here',
+      version: 1,
+      instructorId: 'i',
+      small: {},
+      checkDrafts: [
+        { ...before, checkId: 'c', lessonId: 'l', content: {}, saveKey: 'k', asked: { lessonId: 'l' } },
+      ],
+      typedRecords: [
+        {
+          ...before,
+          kind: 'place',
+          id: 'p',
+          path: 'places',
+          input: { name: 'Rim' },
+          patch: { name: 'Rim', revision: 1 },
+          more: null,
+          asked: false,
+        },
+      ],
+    };
+    expect(await here.bringBack(JSON.stringify(file))).toBe(2);
+    expect(device.entry('c')).toMatchObject({
+      base: { revision: 1 },
+      asked: { once: 'k', over: { revision: 1 } },
+    });
+    expect(device.entry('p')).toMatchObject({ base: { revision: 1, said: {} }, asked: null });
   });
 
   it('comes back for nobody else, and from no other file', async () => {
@@ -109,20 +127,20 @@ describe('what is left on a device', () => {
   });
 
   it('cannot be read any more once it was let go, and other tabs are told', async () => {
-    const { drafts, mirror, here } = tablet();
+    const { device, here } = tablet();
     const others = new BroadcastChannel('lotrecht-signed-out');
     const told = new Promise((resolve) => (others.onmessage = resolve));
-    await drafts.keepTyped(typed());
-    await drafts.keepTyped(typed({ instructorId: 'other', id: 'q' }));
-    await drafts.keep(check());
+    await device.put([typed()]);
+    await device.put([typed({ owner: 'other', id: 'q' })]);
+    await device.put([check()]);
+    await device.mirror({ academyId: 'a', kind: 'place', records: [{ name: 'Rim' }] });
     localStorage.setItem('lotrecht-take-home', '{"token":"secret"}');
     localStorage.setItem('lotrecht-theme', 'dim');
     await here.letGo('i');
     await told;
     others.close();
-    expect([...drafts.kept.values()].map(({ id }) => id)).toEqual(['q']);
-    expect(drafts.checks.size).toBe(0);
-    expect(mirror.clear).toHaveBeenCalledOnce();
+    expect([...device.held.values()].map(({ id }) => id)).toEqual(['q']);
+    expect(device.mirrors.size).toBe(0);
     expect(Object.keys(localStorage)).toEqual(['lotrecht-theme']);
   });
 });

@@ -1,9 +1,11 @@
 import { inject, Injectable } from '@angular/core';
+import { KIND, kindFacts } from '@lotrecht/records';
+import { type Entry, keyText } from '@lotrecht/sync';
 import { fromDevice, keepOnDevice } from '../device/on-device.ts';
 import { SessionStore } from '../session/session.store.ts';
-import { type CheckDraft, DraftStore, type TypedRecord } from './draft-store.ts';
-import { MirrorStore } from './mirrored-records.ts';
-import { Outbox } from './outbox.ts';
+import { DeviceStore } from './device-store.ts';
+import { type EarlierCheck, entryOfCheck, type EarlierRecord, entryOfRecord } from './earlier-entries.ts';
+import { Sender } from './sender.ts';
 import { tellSignedOut } from './signed-out-elsewhere.ts';
 
 /** One thing that was typed on this device and is not known to be kept. */
@@ -21,37 +23,27 @@ export interface LeftThing {
 /** A file of what was left on a device. */
 interface LeftFile {
   readonly format: typeof FORMAT;
-  readonly version: 1;
+  readonly version: 2;
   readonly instructorId: string;
-  readonly checkDrafts: readonly CheckDraft[];
-  readonly typedRecords: readonly TypedRecord[];
+  readonly entries: readonly Entry[];
   /** What pages keep in small, by its name. */
   readonly small: Readonly<Record<string, string>>;
 }
 
+/** As an earlier version wrote it. */
+interface EarlierFile extends Pick<LeftFile, 'instructorId' | 'small'> {
+  readonly checkDrafts: readonly EarlierCheck[];
+  readonly typedRecords: readonly EarlierRecord[];
+}
+
 const FORMAT = 'lotrecht-left-here';
 const OURS = 'lotrecht-';
+/** Kinds that are a record only when their page says that they have ended. */
+const MADE_AT_THE_END: readonly string[] = [KIND['practice-done'].name, KIND['eye-on-screen'].name];
 /** How the device looks and answers: of nobody, and it stays. */
 const OF_THE_DEVICE = ['lotrecht-theme', 'lotrecht-letter-keys', 'lotrecht-lock-minutes', 'lotrecht-touched'];
 /** A student’s own page, opened here: its secret goes into no file. */
 const OF_A_LINK = 'lotrecht-take-home';
-
-const KINDS: Readonly<Record<string, string>> = {
-  'ball-run': 'A run of balls',
-  club: 'A club',
-  course: 'A course',
-  'eye-on-screen': 'Pictures for your own eye',
-  'hand-out': 'A hand-out',
-  lesson: 'Notes of a lesson',
-  method: 'A method',
-  'own-drill': 'A drill of your own',
-  place: 'A place',
-  'practice-done': 'A training',
-  'practice-plan': 'A practice plan',
-  routine: 'A walk-in',
-  'station-plan': 'A station plan',
-  'usual-miss': 'A usual miss',
-};
 
 /**
  * What is left on a device that others use: before a sign-out it is sent, saved as a file or let go, and after it nothing
@@ -59,37 +51,41 @@ const KINDS: Readonly<Record<string, string>> = {
  */
 @Injectable({ providedIn: 'root' })
 export class LeftHere {
-  private readonly drafts = inject(DraftStore);
-  private readonly mirror = inject(MirrorStore);
-  private readonly outbox = inject(Outbox);
+  private readonly device = inject(DeviceStore);
+  private readonly sender = inject(Sender);
   private readonly session = inject(SessionStore);
 
   /** What the one who is signed in has typed here and not kept, newest first. */
   async things(): Promise<readonly LeftThing[]> {
-    const { checkDrafts, typedRecords } = await this.read();
-    const things = [
-      ...checkDrafts.map(({ checkId, lessonId, updatedAt, asked }) => ({
-        what: 'A check',
-        typedAt: updatedAt,
-        sends: asked !== undefined,
-        opens: ['/lessons', lessonId, 'checks', checkId],
-      })),
-      ...typedRecords.map((typed) => ({
-        what: KINDS[typed.kind] ?? 'Something',
-        typedAt: typed.updatedAt,
-        sends: isWhole(typed),
-      })),
-    ].toSorted((a, b) => (a.typedAt > b.typedAt ? -1 : 1));
+    const things = (await this.sender.all()).map((entry): LeftThing => {
+      const { kind, id, typed, of } = entry;
+      return {
+        what: kindFacts(kind)?.titles.one ?? 'Something',
+        typedAt: typed.at,
+        sends: canGo(entry),
+        ...(kind === KIND.check.name && { opens: ['/lessons', of.lessonId ?? '', 'checks', id] }),
+      };
+    });
     return [...things, ...smallThings()];
   }
 
   /** Sends what can be sent as it stands. @returns what is left after it */
   async send(): Promise<readonly LeftThing[]> {
-    const { typedRecords } = await this.read();
-    for (const typed of typedRecords)
-      if (isWhole(typed) && !typed.asked)
-        await fromDevice(this.drafts.keepTyped({ ...typed, asked: true }), undefined);
-    await this.outbox.send();
+    for (const entry of await this.sender.all()) {
+      const { typed, asked } = entry;
+      if (asked !== null || !canGo(entry)) continue;
+      await this.sender.change(entry, {
+        is: 'asked',
+        said: typed.content,
+        content: typed.content,
+        more: typed.more,
+        at: new Date().toISOString(),
+        once: crypto.randomUUID(),
+        by: typed.by,
+        begun: entry,
+      });
+    }
+    await this.sender.send();
     return this.things();
   }
 
@@ -102,9 +98,9 @@ export class LeftHere {
     );
     const file: LeftFile = {
       format: FORMAT,
-      version: 1,
+      version: 2,
       instructorId: this.instructorId(),
-      ...(await this.read()),
+      entries: await this.sender.all(),
       small,
     };
     return JSON.stringify(file);
@@ -120,24 +116,20 @@ export class LeftHere {
     if (file === null) return 'This is not a file of what was left on a device. Choose the one you saved.';
     if (file.instructorId !== this.instructorId())
       return 'This file is another instructor’s. It opens where they are signed in.';
-    const here = await this.read();
-    const isHere = (id: string): boolean =>
-      here.checkDrafts.some(({ checkId }) => checkId === id) || here.typedRecords.some((t) => t.id === id);
-    const checks = file.checkDrafts.filter(({ checkId }) => !isHere(checkId));
-    const records = file.typedRecords.filter(({ id }) => !isHere(id));
-    for (const draft of checks) await this.drafts.keep(draft);
-    for (const typed of records) await this.drafts.keepTyped(typed);
+    const isHere = new Set((await this.sender.all()).map(keyText));
+    const brought = file.entries.filter((entry) => !isHere.has(keyText(entry)));
+    await fromDevice(this.device.put(brought), undefined);
     const small = Object.entries(file.small).filter(
       ([key]) => key.startsWith(OURS) && !OF_THE_DEVICE.includes(key) && localStorage.getItem(key) === null,
     );
     for (const [key, kept] of small) keepOnDevice(key, kept);
-    return checks.length + records.length;
+    return brought.length;
   }
 
   /** After a sign-out: nothing that one has typed, read or opened here can be read any more; other tabs close too. */
   async letGo(instructorId: string): Promise<void> {
-    await fromDevice(this.drafts.dropOfInstructor(instructorId), undefined);
-    await fromDevice(this.mirror.clear(), undefined);
+    await this.sender.letGo(instructorId);
+    await fromDevice(this.device.clearMirror(), undefined);
     for (const key of personalKeys()) localStorage.removeItem(key);
     sessionStorage.clear();
     tellSignedOut();
@@ -146,20 +138,13 @@ export class LeftHere {
   private instructorId(): string {
     return this.session.session()?.instructor.id ?? '';
   }
-
-  private async read(): Promise<Pick<LeftFile, 'checkDrafts' | 'typedRecords'>> {
-    const id = this.instructorId();
-    const [checkDrafts, typedRecords] = await Promise.all([
-      fromDevice(this.drafts.ofInstructor(id), []),
-      fromDevice(this.drafts.typedBy(id), []),
-    ]);
-    return { checkDrafts, typedRecords };
-  }
 }
 
-/** In the middle of a training it is no record yet. */
-function isWhole({ kind, more }: TypedRecord): boolean {
-  return more === null || (kind !== 'practice-done' && kind !== 'eye-on-screen');
+/** It can be sent as it stands. What a check is asked with is made by its page; in the middle of a training it is no record yet. */
+function canGo({ kind, asked, trouble, typed: { more } }: Entry): boolean {
+  if (trouble !== null) return false;
+  if (asked !== null) return true;
+  return kind !== KIND.check.name && (more === null || !MADE_AT_THE_END.includes(kind));
 }
 
 function personalKeys(): readonly string[] {
@@ -192,17 +177,21 @@ function smallThings(): readonly LeftThing[] {
 
 function readFile(text: string): LeftFile | null {
   try {
-    const file = JSON.parse(text) as Partial<LeftFile> | null;
-    const isOurs =
-      file?.format === FORMAT &&
-      file.version === 1 &&
-      typeof file.instructorId === 'string' &&
-      Array.isArray(file.checkDrafts) &&
-      Array.isArray(file.typedRecords) &&
-      typeof file.small === 'object';
-    return isOurs ? (file as LeftFile) : null;
+    const file = JSON.parse(text) as (Partial<Omit<LeftFile, 'version'>> & { version?: number }) | null;
+    if (file?.format !== FORMAT || typeof file.instructorId !== 'string' || typeof file.small !== 'object')
+      return null;
+    if (file.version === 2 && Array.isArray(file.entries)) return file as LeftFile;
+    return file.version === 1 ? ofToday(file as unknown as EarlierFile) : null;
   } catch {
-    // No JSON: said by who asked.
+    // No JSON, or not as we write it: said by who asked.
     return null;
   }
+}
+
+function ofToday({ instructorId, small, checkDrafts, typedRecords }: EarlierFile): LeftFile {
+  const entries = [
+    ...checkDrafts.map((check) => entryOfCheck(check)),
+    ...typedRecords.map((typed) => entryOfRecord(typed)),
+  ];
+  return { format: FORMAT, version: 2, instructorId, small, entries };
 }

@@ -5,29 +5,21 @@ import { TestBed } from '@angular/core/testing';
 import { SessionStore } from '../session/session.store.ts';
 import { ChangedElsewhere } from './changed-elsewhere.ts';
 import { Mirror } from './mirror.ts';
-import { type MirroredRecords, MirrorStore } from './mirrored-records.ts';
+import { DeviceStore } from './device-store.ts';
+import { DeviceInMemory } from './test/device-in-memory.ts';
 
 const KIND = { name: 'place', path: 'places' };
 const rim = { id: 'rim', name: 'Rim' };
 const hall = { id: 'hall', name: 'Hall' };
 
-/** A device in memory. */
-class Device {
-  readonly mirrored = new Map<string, readonly unknown[]>();
-  find = async (academyId: string, kind: string) => this.mirrored.get(`${academyId} ${kind}`);
-  keep = async ({ academyId, kind, records }: MirroredRecords) =>
-    void this.mirrored.set(`${academyId} ${kind}`, records);
-  clear = async () => this.mirrored.clear();
-}
-
-function open(device = new Device()) {
+function open(device = new DeviceInMemory()) {
   const session = signal<object | null>({ academy: { id: 'a' }, instructor: { id: 'i' }, locked: false });
   TestBed.resetTestingModule();
   TestBed.configureTestingModule({
     providers: [
       provideHttpClient(),
       provideHttpClientTesting(),
-      { provide: MirrorStore, useValue: device },
+      { provide: DeviceStore, useValue: device },
       { provide: SessionStore, useValue: { session } },
     ],
   });
@@ -62,7 +54,7 @@ describe('the mirror', () => {
 
   it('shows what it has without a network, and says so until the server answers', async () => {
     const { device, list, http, seen, errors, mirror, elsewhere } = open();
-    device.mirrored.set('a place', [rim]);
+    device.mirrors.set('a place', [rim]);
     list();
     await settled();
     http.expectOne('/api/places').error(new ProgressEvent('error'));
@@ -79,7 +71,7 @@ describe('the mirror', () => {
     nothing.http.expectOne('/api/places').error(new ProgressEvent('error'));
     expect(nothing.errors).toHaveLength(1);
     const refused = open();
-    refused.device.mirrored.set('a place', [rim]);
+    refused.device.mirrors.set('a place', [rim]);
     refused.list();
     await settled();
     refused.http.expectOne('/api/places').flush({}, { status: 403, statusText: 'Forbidden' });
@@ -100,7 +92,7 @@ describe('the mirror', () => {
 
   it('finds one on the device where the server is away, and not where it says that there is none', async () => {
     const { device, http, mirror } = open();
-    device.mirrored.set('a place', [rim]);
+    device.mirrors.set('a place', [rim]);
     const found: unknown[] = [];
     mirror.one<typeof rim>(KIND, 'rim').subscribe((one) => found.push(one));
     http.expectOne('/api/places/rim').error(new ProgressEvent('error'));
@@ -115,17 +107,17 @@ describe('the mirror', () => {
 
   it('shows nobody another academy’s, and is gone with who signs out', async () => {
     const { device, list, http, seen, session } = open();
-    device.mirrored.set('another place', [hall]);
+    device.mirrors.set('another place', [hall]);
     list();
     await settled();
     expect(seen).toEqual([]);
     http.expectOne('/api/places').flush([rim]);
     await settled();
-    expect(device.mirrored.size).toBe(2);
+    expect(device.mirrors.size).toBe(2);
     session.set(null);
     TestBed.tick();
     await settled();
-    expect(device.mirrored.size).toBe(0);
+    expect(device.mirrors.size).toBe(0);
   });
 });
 

@@ -19,7 +19,7 @@ import { toProblem } from '../api/problem.ts';
 import { fromDevice } from '../device/on-device.ts';
 import { SessionStore } from '../session/session.store.ts';
 import { ChangedElsewhere } from './changed-elsewhere.ts';
-import { MirrorStore } from './mirrored-records.ts';
+import { DeviceStore } from './device-store.ts';
 import { isPassing } from './passing-trouble.ts';
 import { RecordApi } from './record-api.ts';
 
@@ -40,7 +40,7 @@ export class Mirror {
   readonly isBehind = signal(false);
 
   private readonly api = inject(RecordApi);
-  private readonly store = inject(MirrorStore);
+  private readonly store = inject(DeviceStore);
   private readonly session = inject(SessionStore);
   private readonly elsewhere = inject(ChangedElsewhere);
   private wasSignedIn = false;
@@ -49,7 +49,7 @@ export class Mirror {
     effect(() => {
       const isSignedIn = this.session.session() !== null;
       // Who signs out takes it along.
-      if (this.wasSignedIn && !isSignedIn) void fromDevice(this.store.clear(), undefined);
+      if (this.wasSignedIn && !isSignedIn) void fromDevice(this.store.clearMirror(), undefined);
       this.wasSignedIn = isSignedIn;
     });
   }
@@ -92,7 +92,7 @@ export class Mirror {
         this.isBehind.set(false);
         const { academyId } = this;
         if (academyId !== undefined)
-          void fromDevice(this.store.keep({ academyId, kind: kind.name, records }), undefined);
+          void fromDevice(this.store.mirror({ academyId, kind: kind.name, records }), undefined);
       }),
       catchError((error: unknown) => {
         if (!isHeld || !isPassing(toProblem(error))) return throwError(() => error);
@@ -105,7 +105,7 @@ export class Mirror {
   private async held<View>({ name }: MirroredKind): Promise<readonly View[] | undefined> {
     const { academyId } = this;
     if (academyId === undefined) return undefined;
-    const held = fromDevice(this.store.find(academyId, name), undefined);
+    const held = fromDevice(this.store.mirrored(academyId, name), undefined);
     return (await held) as readonly View[] | undefined;
   }
 

@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import jsonMergePatch from 'json-merge-patch';
+import { patchOf } from '@lotrecht/sync';
 import { type Observable } from 'rxjs';
 import { type KeptRecord, type RecordKind, type Revised } from './record-kind.ts';
 
@@ -35,21 +35,4 @@ export class RecordApi {
     const patch = patchOf(kind.toInput(before), input);
     return this.http.patch<View>(one, { ...patch, revision: before.revision });
   }
-}
-
-/** What changes one into the other, as a merge patch; nothing where they say the same. */
-export function patchOf(before: object, after: object): object {
-  return (jsonMergePatch.generate(withoutNothing(before), withoutNothing(after)) as object | undefined) ?? {};
-}
-
-/** Whether two say the same: nothing of one would change the other. */
-export function saysTheSame(one: object, other: object): boolean {
-  return Object.keys(patchOf(one, other)).length === 0;
-}
-
-/** No kind stores null: what says nothing is left out, and a patch takes it away. */
-function withoutNothing(said: object): object {
-  return Object.fromEntries(
-    Object.entries(said).filter(([, value]) => value !== null && value !== undefined),
-  );
 }

@@ -1,3 +1,5 @@
+import { type KindFacts } from '@lotrecht/records';
+
 /** What comes in for a record: what it is to say, and the revision it was made from; 0 for a new one. */
 export interface Revised {
   readonly revision: number;
@@ -24,5 +26,23 @@ export interface RecordKind<Input extends Revised, View extends KeptRecord> {
   /** What it says, row by row: two versions stand beside each other where these differ. */
   readonly rows: (said: Input) => readonly SaidRow[];
   /** What is typed into it names a person: it stays off this device until that is locked at rest. */
-  readonly namesPeople?: boolean;
+  readonly namesPeople: boolean;
+}
+
+/** A kind as server and page know it, with what it says in words. */
+export function recordKind<Input extends Revised, View extends KeptRecord>(
+  { name, path, fields, says = Object.keys(fields), namesPeople }: KindFacts,
+  rows: (said: Input) => readonly SaidRow[],
+): RecordKind<Input, View> {
+  return {
+    name,
+    path,
+    namesPeople: namesPeople === true,
+    rows,
+    toInput: (view) => {
+      const all = view as unknown as Readonly<Record<string, unknown>>;
+      const said = says.flatMap((field) => (all[field] === undefined ? [] : [[field, all[field]]]));
+      return { revision: view.revision, ...Object.fromEntries(said) } as Input;
+    },
+  };
 }

@@ -4,44 +4,55 @@ import { createEnvironmentInjector, EnvironmentInjector, runInInjectionContext, 
 import { TestBed } from '@angular/core/testing';
 import { type PlaceInput, type PlaceView, type StudentView } from '@lotrecht/records';
 import { SessionStore } from '../session/session.store.ts';
-import { DraftStore } from './draft-store.ts';
+import { DeviceStore } from './device-store.ts';
 import { PLACE } from './kinds/place.ts';
 import { STUDENT } from './kinds/student.ts';
-import { Outbox } from './outbox.ts';
+import { Sender } from './sender.ts';
 import { stored } from './stored-record.ts';
-import { TypedDrafts } from './test/typed-drafts.ts';
+import { DeviceInMemory, settled } from './test/device-in-memory.ts';
 
 const rim: PlaceView = { id: 'p', revision: 1, name: 'Rim', kind: 'range', marks: [] };
 const typedRim: PlaceInput = { revision: 1, name: 'North rim', kind: 'range', marks: [] };
 
 /** An open record with a server that is answered by hand, a device in memory, and a page that can be left. */
 function opened() {
-  const drafts = new TypedDrafts();
-  const outbox = {
-    send: vi.fn(async () => undefined),
-    answerOf: vi.fn((): PlaceView | undefined => undefined),
-  };
+  const device = new DeviceInMemory();
   TestBed.configureTestingModule({
     providers: [
       provideHttpClient(),
       provideHttpClientTesting(),
-      { provide: DraftStore, useValue: drafts },
-      { provide: Outbox, useValue: outbox },
+      { provide: DeviceStore, useValue: device },
       { provide: SessionStore, useValue: { session: signal({ locked: false, instructor: { id: 'i' } }) } },
     ],
   });
   const page = createEnvironmentInjector([], TestBed.inject(EnvironmentInjector));
   const record = runInInjectionContext(page, () => stored(PLACE));
+  const http = TestBed.inject(HttpTestingController);
   return {
-    drafts,
-    outbox,
+    device,
     record,
-    http: TestBed.inject(HttpTestingController),
     leave: () => page.destroy(),
+    /** What has been sent and is not answered, once the device has it. */
+    sent: async (id = 'p') => {
+      await settled();
+      return http.expectOne(`/api/places/${id}`);
+    },
+    nothingSent: async (id = 'p') => {
+      await settled();
+      http.expectNone(`/api/places/${id}`);
+    },
+    http,
   };
 }
 
-const draftOf = ({ drafts }: ReturnType<typeof opened>) => [...drafts.kept.values()][0];
+const CONFLICT = { status: 409, statusText: 'Conflict' };
+const conflictWith = (current: PlaceView) => ({
+  status: 409,
+  code: 'conflict',
+  kind: 'place',
+  title: '',
+  current,
+});
 
 describe('a record that is begun', () => {
   it('has no fields until the device has said what was typed here', async () => {
@@ -80,34 +91,39 @@ describe('a record that is kept', () => {
     const page = opened();
     await page.record.begin('p', null);
     page.record.typed({ ...typedRim, revision: 0 }, 'a half-typed mark');
-    expect(draftOf(page)).toMatchObject({
+    expect(page.device.entry()).toMatchObject({
       kind: 'place',
       id: 'p',
-      revision: 0,
-      more: 'a half-typed mark',
-      asked: false,
+      base: null,
+      typed: { more: 'a half-typed mark' },
+      asked: null,
     });
     let kept: PlaceView | undefined;
     page.record.save(typedRim).subscribe((saved) => (kept = saved));
-    expect(draftOf(page)).toMatchObject({ asked: true, patch: { revision: 0, name: 'North rim' } });
-    const { request } = page.http.expectOne('/api/places/p');
-    expect([request.method, request.body]).toEqual(['PUT', { ...typedRim, revision: 0 }]);
-    page.http.match('/api/places/p');
+    expect(page.record.state()).toBe('saving');
+    const sent = await page.sent();
+    expect([sent.request.method, sent.request.body]).toEqual(['PUT', { ...typedRim, revision: 0 }]);
+    // It is on the device before it goes out.
+    expect(page.device.entry()).toMatchObject({ asked: { said: typedRim }, sent: [{ said: typedRim }] });
     expect(kept).toBeUndefined();
+    sent.flush(rim);
+    await settled();
+    expect([kept, page.record.state(), page.device.held.size]).toEqual([rim, 'kept', 0]);
   });
 
-  it('sends what was changed of one that there is, and forgets the draft when it is answered', async () => {
+  it('sends what was changed of one that there is, and forgets it when it is answered', async () => {
     const page = opened();
     await page.record.begin('p', rim);
     page.record.save(typedRim).subscribe();
-    expect(page.record.state()).toBe('saving');
-    const sent = page.http.expectOne('/api/places/p');
+    const sent = await page.sent();
     expect([sent.request.method, sent.request.body]).toEqual(['PATCH', { revision: 1, name: 'North rim' }]);
     sent.flush({ ...rim, ...typedRim, revision: 2 });
-    expect(page.record.state()).toBe('kept');
-    expect(page.record.stored()?.revision).toBe(2);
-    await Promise.resolve();
-    expect(page.drafts.kept.size).toBe(0);
+    await settled();
+    expect([page.record.state(), page.record.stored()?.revision, page.device.held.size]).toEqual([
+      'kept',
+      2,
+      0,
+    ]);
   });
 
   it('shows where two differ, and nothing else; kept on top it is made from the other', async () => {
@@ -116,21 +132,16 @@ describe('a record that is kept', () => {
     const kept: PlaceView[] = [];
     page.record.save(typedRim).subscribe((saved) => kept.push(saved));
     const theirs = { ...rim, revision: 2, name: 'South rim' };
-    const problem = {
-      status: 409,
-      code: 'conflict',
-      kind: 'place',
-      title: 'Changed elsewhere.',
-      current: theirs,
-    };
-    page.http.expectOne('/api/places/p').flush(problem, { status: 409, statusText: 'Conflict' });
+    (await page.sent()).flush(conflictWith(theirs), CONFLICT);
+    await settled();
     expect(page.record.state()).toBe('conflict');
     expect(page.record.conflict()?.rows).toEqual([{ label: 'Name', mine: 'North rim', theirs: 'South rim' }]);
     expect(kept).toEqual([]);
     page.record.keepMine().subscribe((saved) => kept.push(saved));
-    const again = page.http.expectOne('/api/places/p');
+    const again = await page.sent();
     expect(again.request.body).toEqual({ revision: 2, name: 'North rim' });
     again.flush({ ...theirs, revision: 3, name: 'North rim' });
+    await settled();
     expect(kept.map(({ revision }) => revision)).toEqual([3]);
     expect(page.record.conflict()).toBeNull();
   });
@@ -140,122 +151,120 @@ describe('a record that is kept', () => {
     await page.record.begin('p', rim);
     page.record.save(typedRim).subscribe();
     const theirs = { ...rim, revision: 2, name: 'South rim' };
-    const problem = { status: 409, code: 'conflict', kind: 'place', title: '', current: theirs };
-    page.http.expectOne('/api/places/p').flush(problem, { status: 409, statusText: 'Conflict' });
+    (await page.sent()).flush(conflictWith(theirs), CONFLICT);
+    await settled();
     expect(page.record.takeTheirs()).toEqual(theirs);
     expect([page.record.state(), page.record.stored()]).toEqual(['kept', theirs]);
-    await Promise.resolve();
-    expect(page.drafts.kept.size).toBe(0);
+    await settled();
+    expect(page.device.held.size).toBe(0);
   });
 
   it('is kept after all where a conflict is with its own save, whose answer was lost', async () => {
     const page = opened();
     await page.record.begin('p', rim);
-    page.record.save(typedRim).subscribe();
+    const kept: PlaceView[] = [];
+    page.record.save(typedRim).subscribe((saved) => kept.push(saved));
     const own = { ...rim, ...typedRim, revision: 2 };
-    const problem = { status: 409, code: 'conflict', kind: 'place', title: '', current: own };
-    page.http.expectOne('/api/places/p').flush(problem, { status: 409, statusText: 'Conflict' });
-    expect([page.record.state(), page.record.conflict()]).toEqual(['kept', null]);
+    (await page.sent()).flush(conflictWith(own), CONFLICT);
+    await settled();
+    expect([page.record.state(), page.record.conflict(), kept]).toEqual(['kept', null, [own]]);
   });
 
   it('leaves what was typed while it was on its way, over what is stored now', async () => {
     const page = opened();
     await page.record.begin('p', rim);
     page.record.save(typedRim).subscribe();
+    const sent = await page.sent();
     page.record.typed({ ...typedRim, name: 'Far rim' }, 'mark');
-    page.http.expectOne('/api/places/p').flush({ ...rim, ...typedRim, revision: 2 });
-    await Promise.resolve();
+    sent.flush({ ...rim, ...typedRim, revision: 2 });
+    await settled();
     expect([page.record.state(), page.record.stored()?.revision]).toEqual(['on-this-device', 2]);
-    expect(draftOf(page)).toMatchObject({
-      revision: 2,
-      more: 'mark',
-      asked: false,
-      patch: { revision: 2, name: 'Far rim' },
+    expect(page.device.entry()).toMatchObject({
+      base: { revision: 2 },
+      typed: { more: 'mark', content: { name: 'Far rim' } },
+      asked: null,
     });
     page.record.save({ ...typedRim, name: 'Far rim' }).subscribe();
-    expect(page.http.expectOne('/api/places/p').request.body).toEqual({ revision: 2, name: 'Far rim' });
+    expect((await page.sent()).request.body).toEqual({ revision: 2, name: 'Far rim' });
   });
 
-  it('waits out trouble that passes, says so, and is sent by the outbox when the page is left', async () => {
+  it('waits out trouble that passes, says so, and goes out although its page is left', async () => {
     const page = opened();
     await page.record.begin('p', rim);
     page.record.save(typedRim).subscribe();
-    page.http.expectOne('/api/places/p').error(new ProgressEvent('error'));
-    expect(page.record.state()).toBe('waiting');
-    expect(page.record.problem()?.code).toBe('no-connection');
-    expect(draftOf(page)).toMatchObject({ asked: true });
-    page.record.tryNow();
-    const sent = page.http.expectOne('/api/places/p');
+    (await page.sent()).error(new ProgressEvent('error'));
+    await settled();
+    expect([page.record.state(), page.record.problem()?.code]).toEqual(['waiting', 'no-connection']);
     page.leave();
-    await Promise.resolve();
-    // Not while the server may have it.
-    expect(page.outbox.send).not.toHaveBeenCalled();
-    sent.error(new ProgressEvent('error'));
-    await vi.waitFor(() => expect(page.outbox.send).toHaveBeenCalledOnce());
-    expect(draftOf(page)).toMatchObject({ asked: true });
+    expect(page.device.entry()?.asked).toMatchObject({ said: typedRim });
+    TestBed.inject(Sender).tryNow();
+    (await page.sent()).flush({ ...rim, ...typedRim, revision: 2 });
+    await settled();
+    expect(page.device.held.size).toBe(0);
   });
 
   it('is not cut off by a later one, which is made from what it left', async () => {
     const page = opened();
     await page.record.begin('p', rim);
     page.record.save(typedRim).subscribe();
-    const first = page.http.expectOne('/api/places/p');
+    const first = await page.sent();
     const kept: PlaceView[] = [];
     page.record.save({ ...typedRim, name: 'Far rim' }).subscribe((saved) => kept.push(saved));
+    await page.nothingSent();
     expect(first.cancelled).toBe(false);
-    page.http.expectNone('/api/places/p');
-    expect(draftOf(page)).toMatchObject({ asked: true, revision: 1, sent: typedRim });
     first.flush({ ...rim, ...typedRim, revision: 2 });
-    await Promise.resolve();
-    expect(draftOf(page)).toMatchObject({ asked: true, patch: { revision: 2, name: 'Far rim' } });
-    const later = page.http.expectOne('/api/places/p');
+    const later = await page.sent();
     expect(later.request.body).toEqual({ revision: 2, name: 'Far rim' });
     later.flush({ ...rim, name: 'Far rim', revision: 3 });
+    await settled();
     expect([page.record.state(), kept.map(({ revision }) => revision)]).toEqual(['kept', [3]]);
-    await Promise.resolve();
-    expect(page.drafts.kept.size).toBe(0);
+    expect(page.device.held.size).toBe(0);
   });
 
   it('never goes under the name of another record that the page has gone on to', async () => {
     const page = opened();
     await page.record.begin('p', rim);
     page.record.save(typedRim).subscribe();
+    const first = await page.sent();
     page.record.save({ ...typedRim, name: 'Far rim' }).subscribe();
-    const first = page.http.expectOne('/api/places/p');
     await page.record.begin('q', { ...rim, id: 'q' });
     first.flush({ ...rim, ...typedRim, revision: 2 });
-    page.http.expectNone('/api/places/q');
-    page.http.expectNone('/api/places/p');
-    // What the second said is on the device, and goes out from there.
-    expect(page.outbox.send).toHaveBeenCalledOnce();
-    expect(draftOf(page)).toMatchObject({ id: 'p', asked: true, input: { name: 'Far rim' } });
+    // What the second said goes out all the same.
+    const second = await page.sent();
+    expect(second.request.body).toEqual({ revision: 2, name: 'Far rim' });
+    await page.nothingSent('q');
+    second.flush({ ...rim, name: 'Far rim', revision: 3 });
+    await settled();
     expect([page.record.id, page.record.stored()?.id, page.record.state()]).toEqual(['q', 'q', 'as-stored']);
+    expect(page.device.held.size).toBe(0);
   });
 
   it('goes on top of an earlier one of its own, whose answer was lost', async () => {
     const page = opened();
     await page.record.begin('p', rim);
     page.record.save(typedRim).subscribe();
-    page.http.expectOne('/api/places/p').error(new ProgressEvent('error'));
+    (await page.sent()).error(new ProgressEvent('error'));
+    await settled();
     page.record.save({ ...typedRim, name: 'Far rim' }).subscribe();
-    const own = { ...rim, ...typedRim, revision: 2 };
-    const problem = { status: 409, code: 'conflict', kind: 'place', title: '', current: own };
-    page.http.expectOne('/api/places/p').flush(problem, { status: 409, statusText: 'Conflict' });
+    (await page.sent()).flush(conflictWith({ ...rim, ...typedRim, revision: 2 }), CONFLICT);
+    const again = await page.sent();
     expect(page.record.conflict()).toBeNull();
-    expect(page.http.expectOne('/api/places/p').request.body).toEqual({ revision: 2, name: 'Far rim' });
+    expect(again.request.body).toEqual({ revision: 2, name: 'Far rim' });
   });
 
   it('that waits is given up for a later one', async () => {
     const page = opened();
     await page.record.begin('p', rim);
     page.record.save(typedRim).subscribe();
-    page.http.expectOne('/api/places/p').error(new ProgressEvent('error'));
+    (await page.sent()).error(new ProgressEvent('error'));
+    await settled();
     page.record.save({ ...typedRim, name: 'Far rim' }).subscribe();
-    const later = page.http.expectOne('/api/places/p');
+    const later = await page.sent();
     expect(later.request.body).toEqual({ revision: 1, name: 'Far rim' });
     later.flush({ ...rim, name: 'Far rim', revision: 2 });
+    await settled();
     page.record.tryNow();
-    page.http.expectNone('/api/places/p');
+    await page.nothingSent();
     expect(page.record.state()).toBe('kept');
   });
 
@@ -265,9 +274,52 @@ describe('a record that is kept', () => {
     const kept: PlaceView[] = [];
     page.record.save(typedRim).subscribe((saved) => kept.push(saved));
     const problem = { status: 422, code: 'refused', title: 'No.', errors: [] };
-    page.http.expectOne('/api/places/p').flush(problem, { status: 422, statusText: 'Refused' });
+    (await page.sent()).flush(problem, { status: 422, statusText: 'Refused' });
+    await settled();
     expect([kept, page.record.state(), page.record.problem()?.title]).toEqual([[], 'on-this-device', 'No.']);
-    expect(draftOf(page)).toMatchObject({ asked: false });
+    expect(page.device.entry()).toMatchObject({ asked: null, typed: { content: typedRim } });
+    // Opened again it is said again.
+    const again = TestBed.runInInjectionContext(() => stored(PLACE));
+    expect((await again.begin('p', rim))?.input).toEqual(typedRim);
+    expect(again.problem()?.title).toBe('No.');
+  });
+});
+
+describe('two pages of one record', () => {
+  it('are asked before one goes over what the other has kept', async () => {
+    const page = opened();
+    const other = TestBed.runInInjectionContext(() => stored(PLACE));
+    await page.record.begin('p', rim);
+    await other.begin('p', rim);
+    page.record.save(typedRim).subscribe();
+    const stands = { ...rim, ...typedRim, revision: 2 };
+    (await page.sent()).flush(stands);
+    await settled();
+    // It has not seen that, and says nothing of it.
+    expect([other.state(), other.stored()?.revision]).toEqual(['as-stored', 1]);
+    other.save({ ...typedRim, name: 'Far rim' }).subscribe();
+    const sent = await page.sent();
+    expect(sent.request.body).toEqual({ revision: 1, name: 'Far rim' });
+    sent.flush(conflictWith(stands), CONFLICT);
+    await settled();
+    expect([other.state(), other.conflict()?.theirs.name]).toEqual(['conflict', 'North rim']);
+    expect(page.record.state()).toBe('kept');
+  });
+
+  it('of which one was left go on as one: what it had asked is the other’s', async () => {
+    const page = opened();
+    await page.record.begin('p', rim);
+    page.record.save(typedRim).subscribe();
+    (await page.sent()).error(new ProgressEvent('error'));
+    await settled();
+    page.leave();
+    const again = TestBed.runInInjectionContext(() => stored(PLACE));
+    expect((await again.begin('p', rim))?.input).toEqual(typedRim);
+    expect(again.state()).toBe('waiting');
+    again.tryNow();
+    (await page.sent()).flush({ ...rim, ...typedRim, revision: 2 });
+    await settled();
+    expect([again.state(), again.stored()?.revision]).toEqual(['kept', 2]);
   });
 });
 
@@ -281,8 +333,8 @@ describe('what was typed and not kept', () => {
     expect(await page.record.begin('p', { ...rim, revision: 2, name: 'South rim' })).toBeNull();
     expect(page.record.conflict()?.rows).toEqual([{ label: 'Name', mine: 'North rim', theirs: 'South rim' }]);
     expect(page.record.takeTheirs()?.name).toBe('South rim');
-    await Promise.resolve();
-    expect(page.drafts.kept.size).toBe(0);
+    await settled();
+    expect(page.device.held.size).toBe(0);
   });
 
   it('is let go where the server says the same', async () => {
@@ -291,31 +343,31 @@ describe('what was typed and not kept', () => {
     page.record.typed(typedRim);
     expect(await page.record.begin('p', { ...rim, ...typedRim, revision: 2 })).toBeNull();
     expect(page.record.state()).toBe('as-stored');
-    await Promise.resolve();
-    expect(page.drafts.kept.size).toBe(0);
+    await settled();
+    expect(page.device.held.size).toBe(0);
   });
 
   it('comes back over what was on its way when the page was loaded again', async () => {
     const page = opened();
     await page.record.begin('p', rim);
     page.record.save(typedRim).subscribe();
+    await page.sent();
     page.record.save({ ...typedRim, name: 'Far rim' }).subscribe();
     const again = TestBed.runInInjectionContext(() => stored(PLACE));
-    const own = { ...rim, ...typedRim, revision: 2 };
-    expect((await again.begin('p', own))?.input.name).toBe('Far rim');
-    await Promise.resolve();
-    expect(draftOf(page)).toMatchObject({
-      revision: 2,
-      asked: true,
-      patch: { revision: 2, name: 'Far rim' },
-    });
+    expect((await again.begin('p', { ...rim, ...typedRim, revision: 2 }))?.input.name).toBe('Far rim');
+    expect(again.conflict()).toBeNull();
+    expect(page.device.entry()).toMatchObject({ base: { revision: 2 }, asked: { over: { revision: 2 } } });
   });
 
   it('and was sent since its page fetched it is shown as the server has it', async () => {
     const page = opened();
-    page.outbox.answerOf.mockReturnValue({ ...rim, ...typedRim, revision: 2 });
-    expect((await page.record.begin('p', rim))?.input.name).toBe('North rim');
-    expect([page.record.state(), page.record.stored()?.revision]).toEqual(['kept', 2]);
+    await page.record.begin('p', rim);
+    page.record.save(typedRim).subscribe();
+    (await page.sent()).flush({ ...rim, ...typedRim, revision: 2 });
+    await settled();
+    const again = TestBed.runInInjectionContext(() => stored(PLACE));
+    expect((await again.begin('p', rim))?.input.name).toBe('North rim');
+    expect([again.state(), again.stored()?.revision]).toEqual(['kept', 2]);
   });
 
   it('as a new one goes on under its own id', async () => {
@@ -327,7 +379,7 @@ describe('what was typed and not kept', () => {
       (await page.record.beginNew('third', { isIt: ({ name }) => name === 'North rim' }))?.input.name,
     ).toBe('North rim');
     page.record.save(typedRim).subscribe();
-    expect(page.http.expectOne('/api/places/first').request.method).toBe('PUT');
+    expect((await page.sent('first')).request.method).toBe('PUT');
   });
 
   it('stays off the device where it names a person', async () => {
@@ -338,12 +390,23 @@ describe('what was typed and not kept', () => {
     await student.begin('s', before as unknown as StudentView);
     student.typed({ ...runa, name: 'Runa Feldt' });
     student.save({ ...runa, name: 'Runa Feldt', dominantEye: null }).subscribe();
-    expect(page.drafts.kept.size).toBe(0);
+    await settled();
+    expect(page.device.held.size).toBe(0);
     // What says nothing any more is taken away.
     expect(page.http.expectOne('/api/students/s').request.body).toEqual({
       revision: 1,
       name: 'Runa Feldt',
       dominantEye: null,
     });
+  });
+
+  it('goes out all the same where the device cannot keep it', async () => {
+    const page = opened();
+    page.device.change = () => Promise.reject(new Error('full'));
+    await page.record.begin('p', rim);
+    page.record.save(typedRim).subscribe();
+    (await page.sent()).flush({ ...rim, ...typedRim, revision: 2 });
+    await settled();
+    expect([page.record.state(), page.record.stored()?.revision]).toEqual(['kept', 2]);
   });
 });

@@ -1,26 +1,11 @@
 import { DestroyRef, inject, signal } from '@angular/core';
-import {
-  catchError,
-  defer,
-  EMPTY,
-  merge,
-  type Observable,
-  of,
-  ReplaySubject,
-  Subject,
-  switchMap,
-  take,
-  takeUntil,
-  tap,
-} from 'rxjs';
-import { type ApiProblem, toProblem } from '../api/problem.ts';
-import { SessionStore } from '../session/session.store.ts';
-import { DraftStore, type TypedRecord } from './draft-store.ts';
-import { fromDevice } from '../device/on-device.ts';
-import { Outbox } from './outbox.ts';
-import { patchOf, RecordApi, saysTheSame } from './record-api.ts';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { kindFacts, parentsOf } from '@lotrecht/records';
+import { type Begun, type Entry, type EntryKey, type Outcome, saysTheSame } from '@lotrecht/sync';
+import { EMPTY, filter, merge, mergeMap, type Observable, of, Subject, take, takeUntil } from 'rxjs';
+import { type ApiProblem } from '../api/problem.ts';
 import { type KeptRecord, type RecordKind, type Revised } from './record-kind.ts';
-import { throughTrouble } from './through-trouble.ts';
+import { PROTOCOL, Sender } from './sender.ts';
 
 /** Where what is on the screen is kept. */
 export type KeptState = 'as-stored' | 'on-this-device' | 'saving' | 'waiting' | 'conflict' | 'kept';
@@ -45,19 +30,6 @@ export interface TypedEarlier<Input> {
   readonly more: unknown;
 }
 
-/** What stands in the fields. */
-interface Latest<Input> extends TypedEarlier<Input> {
-  /** It was asked to be kept. */
-  readonly asked: boolean;
-}
-
-/** A save that was sent and is not answered. */
-interface OnItsWay<Input> {
-  readonly input: Input;
-  /** Emits once, with whatever came of it. */
-  readonly ended: Observable<unknown>;
-}
-
 /** A record while a page has it open: what the server has, what is typed over it, and where that is kept. */
 export class StoredRecord<Input extends Revised, View extends KeptRecord> {
   /** As the server has it; null for a new one, and while it is fetched. */
@@ -71,38 +43,31 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
    */
   readonly ready = signal(false);
 
-  private readonly api = inject(RecordApi);
-  private readonly drafts = inject(DraftStore);
-  private readonly session = inject(SessionStore);
-  private readonly askedToTry = new Subject<void>();
+  private readonly sender = inject(Sender);
+  /** What came of what was asked to be kept; null: it is not kept. */
+  private readonly results = new Subject<View | null>();
+  /** This page: what another has kept of the same record was not seen on it. */
+  private readonly by = crypto.randomUUID();
   private readonly left = new Subject<void>();
-  /** A later save takes the place of one that still waits: an older one never goes on top of it. */
+  /** A later save takes the place of one that still waits. */
   private readonly superseded = new Subject<void>();
   private called = '';
   private studentId: string | undefined;
   private mine: Input | null = null;
-  private latest: Latest<Input> | null = null;
-  /** One save at a time: the next is made from what the one before it left, and none is cut off. */
-  private onItsWay: OnItsWay<Input> | null = null;
-  /** Asked to be kept by this device, the answer lost: what the server has of them is nobody else’s. */
-  private unanswered: readonly Input[] = [];
-  private typedAt = '';
   /** Until the device has what was asked to be kept. */
   private keeping: Promise<unknown> = Promise.resolve();
-  private readonly outbox = inject(Outbox);
   /** Counts what the page has gone on to: an answer of the device for another record is nobody’s. */
   private begun = 0;
 
   constructor(private readonly kind: RecordKind<Input, View>) {
-    // A page that is left gives up waiting; what was asked to be kept goes out from the device.
-    inject(DestroyRef).onDestroy(() => {
-      const asked = this.state() === 'saving' || this.state() === 'waiting';
-      const { onItsWay } = this;
-      this.left.next();
-      if (!asked) return;
-      // Not before the device has it, and what was sent is answered: the outbox would send it once more.
-      void this.keeping.then(() => (onItsWay?.ended ?? of(null)).subscribe(() => void this.outbox.send()));
-    });
+    this.sender.outcomes
+      .pipe(
+        filter(({ key, by }) => by === this.by && key.kind === kind.name && key.id === this.called),
+        takeUntilDestroyed(),
+      )
+      .subscribe((outcome) => this.hear(outcome));
+    // A page that is left gives up waiting; what was asked to be kept goes out all the same.
+    inject(DestroyRef).onDestroy(() => this.left.next());
   }
 
   /** What it is called: a new one that was begun here earlier keeps its own id. */
@@ -129,14 +94,13 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
     this.called = id;
     this.studentId = studentId;
     this.stored.set(view);
+    this.problem.set(null);
     this.conflict.set(null);
-    this.latest = null;
-    this.unanswered = [];
     this.state.set('as-stored');
-    const draft = await fromDevice(this.drafts.findTyped(this.key()), undefined);
+    const entry = await this.sender.change(this.key(), { is: 'fetched', view, by: this.by });
     if (begun !== this.begun) return null;
     this.ready.set(true);
-    return draft === undefined ? this.sentSince(view) : this.goOn(draft, view);
+    return entry === null ? this.sentSince(view) : this.goOn(entry, view);
   }
 
   /**
@@ -157,23 +121,35 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
     const { begun } = this;
     this.ready.set(false);
     this.called = id;
-    const { instructorId, kind } = this.key();
-    const onDevice = await fromDevice(this.drafts.newOfKind(instructorId, kind), []);
+    const here = await this.sender.all();
     if (begun !== this.begun) return null;
-    const found = onDevice.find(({ input, more }) => isIt(input as Input, more));
+    const found = here.find(
+      ({ kind, base, typed: { content, more } }) =>
+        kind === this.kind.name && base === null && isIt(content as Input, more),
+    );
     return this.begin(found?.id ?? id, null, studentId);
   }
 
   /** Something was typed: kept on the device at once. @param more what the page needs beside it */
   typed(input: Input, more: unknown = null): void {
-    this.latest = { input, more, asked: false };
     this.state.set('on-this-device');
-    void this.keepLatest();
+    // What names a person is held nowhere before it is asked to be kept.
+    if (this.kind.namesPeople === true) return;
+    const at = new Date().toISOString();
+    const key = this.key();
+    void this.sender.change(key, () => ({
+      is: 'typed',
+      content: input,
+      more,
+      at,
+      by: this.by,
+      begun: this.over(key, input),
+    }));
   }
 
   /**
-   * Keeps it on the server, through trouble that passes. A conflict or a refusal is said by this record, and nothing is
-   * overwritten.
+   * Keeps it on the server, through trouble that passes, also where the page is left. A conflict or a refusal is said by
+   * this record, and nothing is overwritten.
    *
    * @returns what is kept; nothing where it is not
    */
@@ -181,27 +157,29 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
     this.superseded.next();
     this.problem.set(null);
     this.mine = input;
-    this.latest = { input, more: null, asked: true };
-    return this.through(input).pipe(takeUntil(merge(this.left, this.superseded)));
-  }
-
-  private through(input: Input): Observable<View> {
-    const { called } = this;
-    return defer(() => {
-      this.keeping = this.keepLatest();
-      return throughTrouble(() => this.send(input, called), {
-        waiting: (_seconds, problem) => {
-          this.unanswered = [...this.unanswered.filter((other) => other !== input), input];
-          this.state.set('waiting');
-          this.problem.set(problem);
-        },
-        askedToTry: this.askedToTry,
-      });
-    }).pipe(catchError((error: unknown) => this.meet(error, input)));
+    this.state.set('saving');
+    const kept = this.results.pipe(
+      take(1),
+      mergeMap((view) => (view === null ? EMPTY : of(view))),
+      takeUntil(merge(this.left, this.superseded)),
+    );
+    const key = this.key();
+    const asking = { at: new Date().toISOString(), once: crypto.randomUUID(), by: this.by };
+    const asked = this.sender.change(key, () => ({
+      is: 'asked',
+      said: input,
+      content: input,
+      more: null,
+      ...asking,
+      begun: this.over(key, input),
+    }));
+    this.keeping = asked;
+    void asked.then(() => this.sender.send());
+    return kept;
   }
 
   tryNow(): void {
-    this.askedToTry.next();
+    this.sender.tryNow();
   }
 
   /** What was typed here goes on top of what someone else has kept. */
@@ -211,6 +189,9 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
     if (mine === null || theirs === undefined) return EMPTY;
     this.conflict.set(null);
     this.stored.set(theirs);
+    const chosen = { once: crypto.randomUUID(), at: new Date().toISOString(), by: this.by };
+    // Changes of one record are made in the order in which they are asked for.
+    void this.sender.change(this.key(), { is: 'mine-chosen', ...chosen });
     return this.save(mine);
   }
 
@@ -219,108 +200,80 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
     const theirs = this.conflict()?.theirs ?? null;
     this.conflict.set(null);
     if (theirs === null) return null;
-    this.kept(theirs);
+    this.stored.set(theirs);
+    this.problem.set(null);
+    this.state.set('kept');
+    void this.sender.change(this.key(), { is: 'theirs-chosen' });
     return theirs;
   }
 
   /** Nothing of what was typed stays on the device. */
   forget(): void {
-    void fromDevice(this.drafts.dropTyped(this.key()), undefined);
+    void this.sender.change(this.key(), { is: 'forgotten' });
   }
 
-  /** What the outbox has sent since the page fetched it. */
+  /** What was sent since the page fetched it. */
   private sentSince(view: View | null): TypedEarlier<Input> | null {
-    const sent = this.outbox.answerOf<View>(this.key());
+    const sent = this.sender.answerOf(this.key()) as View | undefined;
     if (sent === undefined || sent.revision <= (view?.revision ?? 0)) return null;
     this.stored.set(sent);
     this.state.set('kept');
     return { input: this.kind.toInput(sent), more: null };
   }
 
-  private goOn(draft: TypedRecord, view: View | null): TypedEarlier<Input> | null {
-    const typed = { input: draft.input as Input, more: draft.more, asked: draft.asked };
-    const sent = draft.sent as Input | undefined;
-    const isOurs = view !== null && sent !== undefined && this.isSaid(view, sent);
-    if (draft.revision === (view?.revision ?? 0) || isOurs) {
-      this.typedAt = draft.updatedAt;
-      this.unanswered = [...(draft.asked ? [typed.input] : []), ...(sent === undefined ? [] : [sent])];
-      this.state.set('on-this-device');
-      if (isOurs) {
-        this.latest = typed;
-        void this.keepLatest();
-      }
-      return { input: typed.input, more: typed.more };
+  private goOn(entry: Entry, view: View | null): TypedEarlier<Input> | null {
+    const input = entry.typed.content as Input;
+    this.mine = input;
+    if (entry.trouble?.what === 'conflict') {
+      // Both say the same: there is nothing to choose.
+      if (this.says(entry.trouble.theirs, input)) this.forget();
+      else this.showConflict(input, entry.trouble.theirs as View);
+      return null;
     }
-    if (view === null) return null;
-    if (this.isSaid(view, typed.input)) this.forget();
-    else this.showConflict(typed.input, view);
-    return null;
+    // It was taken away meanwhile: its page says so.
+    if (view === null && entry.base !== null) return null;
+    if (entry.trouble !== null) this.problem.set(entry.trouble.problem as ApiProblem);
+    this.state.set(entry.asked === null ? 'on-this-device' : 'waiting');
+    return { input, more: entry.typed.more };
   }
 
-  /** Sends it once nothing else of this record is on its way. A page that has gone on to another leaves it to the outbox. */
-  private send(input: Input, called: string): Observable<View> {
-    return defer(() => {
-      if (this.onItsWay !== null) return this.onItsWay.ended.pipe(switchMap(() => this.send(input, called)));
-      if (called !== this.called) {
-        void this.outbox.send();
-        return EMPTY;
-      }
-      this.state.set('saving');
-      // Not cut off by a later save or by leaving: the server may have it already.
-      const answer = new ReplaySubject<View>(1);
-      const ended = answer.pipe(
-        take(1),
-        catchError(() => of(null)),
-      );
-      this.onItsWay = { input, ended };
-      const { typedAt } = this;
-      this.api
-        .save(this.kind, called, input, this.stored())
-        .pipe(
-          tap({
-            next: (saved) => {
-              this.onItsWay = null;
-              this.accept(saved, input, { called, typedAt });
-            },
-            error: () => (this.onItsWay = null),
-          }),
-        )
-        .subscribe(answer);
-      return answer;
-    });
+  private says(view: unknown, input: Input): boolean {
+    const { name } = this.kind;
+    return saysTheSame(PROTOCOL.said(name, view), PROTOCOL.said(name, input));
   }
 
-  private accept(
-    saved: View,
-    input: Input,
-    { called, typedAt }: { readonly called: string; readonly typedAt: string },
-  ): void {
-    if (called !== this.called) {
-      // The page has gone on to another one meanwhile.
-      void fromDevice(this.drafts.dropTyped({ ...this.key(), id: called }, typedAt), undefined);
+  private hear({ answer, entry, view }: Outcome): void {
+    if (entry?.trouble?.what === 'conflict') {
+      this.showConflict(entry.typed.content as Input, entry.trouble.theirs as View);
+      this.results.next(null);
       return;
     }
-    this.unanswered = [];
-    if (this.latest === null || this.latest.input === input) {
-      this.kept(saved);
-      return;
+    if (view !== null) this.stored.set(view as View);
+    switch (answer.is) {
+      case 'unknown':
+      case 'closed':
+        this.problem.set(answer.problem as ApiProblem);
+        this.state.set('waiting');
+        return;
+      case 'refused':
+        // What has been asked since goes on.
+        if (entry?.trouble?.what !== 'refused') return;
+        this.problem.set(answer.problem as ApiProblem);
+        this.state.set('on-this-device');
+        this.results.next(null);
+        return;
+      default:
+        this.keptOr(entry, view as View | null);
     }
-    // The fields have moved on while it was on its way: they stay, over what is stored now.
-    this.stored.set(saved);
-    this.problem.set(null);
-    if (!this.latest.asked) this.state.set('on-this-device');
-    this.keeping = this.keepLatest();
   }
 
-  private kept(saved: View): void {
-    this.stored.set(saved);
+  /** What was typed or asked while it was on its way stays, over what is stored now. */
+  private keptOr(entry: Entry | null, view: View | null): void {
     this.problem.set(null);
-    this.state.set('kept');
-    void fromDevice(this.drafts.dropTyped(this.key(), this.typedAt), undefined);
-  }
-
-  private isSaid(view: View, input: Input): boolean {
-    return saysTheSame(this.kind.toInput(view), { ...input, revision: view.revision });
+    if (entry !== null && entry.asked !== null) return;
+    this.state.set(entry === null ? 'kept' : 'on-this-device');
+    this.conflict.set(null);
+    if (view !== null) this.results.next(view);
   }
 
   private showConflict(mine: Input, theirs: View): void {
@@ -329,65 +282,26 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
     this.state.set('conflict');
   }
 
-  private meet(error: unknown, input: Input): Observable<View> {
-    const problem = toProblem(error);
-    if (problem.code === 'conflict' && problem.kind === this.kind.name) {
-      const theirs = problem.current as View;
-      // What both say stands already: our own save, whose answer was lost.
-      if (this.isSaid(theirs, input)) {
-        this.kept(theirs);
-        return of(theirs);
-      }
-      if (this.unanswered.some((ours) => this.isSaid(theirs, ours))) {
-        this.unanswered = [];
-        this.stored.set(theirs);
-        return this.through(input);
-      }
-      this.showConflict(input, theirs);
-      return EMPTY;
-    }
-    if (this.latest?.input === input) {
-      this.latest = { ...this.latest, asked: false };
-      void this.keepLatest();
-    }
-    this.problem.set(problem);
-    this.state.set('on-this-device');
-    return EMPTY;
+  /** What it is typed over, and what it stands on. */
+  private over({ id }: Pick<EntryKey, 'id'>, input: Input): Begun {
+    const { name } = this.kind;
+    const stored = id === this.called ? this.stored() : null;
+    // The page may not have heard yet.
+    const answered = this.sender.answerOf({ kind: name, id }, this.by) as View | undefined;
+    const view = (answered?.revision ?? 0) > (stored?.revision ?? 0) ? (answered ?? null) : stored;
+    const { lessonId } = input as { readonly lessonId?: unknown };
+    return {
+      base: view === null ? null : { revision: view.revision, said: PROTOCOL.said(name, view) },
+      parents: parentsOf(kindFacts(name) ?? {}, input),
+      of: {
+        ...(this.studentId !== undefined && { studentId: this.studentId }),
+        ...(typeof lessonId === 'string' && { lessonId }),
+      },
+    };
   }
 
-  /** What stands in the fields, on the device. */
-  private async keepLatest(): Promise<void> {
-    if (this.kind.namesPeople === true || this.latest === null) return;
-    this.typedAt = new Date().toISOString();
-    const { studentId, typedAt: updatedAt, onItsWay } = this;
-    const { input, more, asked } = this.latest;
-    await fromDevice(
-      this.drafts.keepTyped({
-        ...this.key(),
-        ...(studentId !== undefined && { studentId }),
-        path: this.kind.path,
-        revision: this.stored()?.revision ?? 0,
-        input,
-        patch: this.patch(input),
-        more,
-        asked,
-        ...(onItsWay !== null && onItsWay.input !== input && { sent: onItsWay.input }),
-        updatedAt,
-      }),
-      undefined,
-    );
-  }
-
-  /** What is sent for it, by whoever sends it. */
-  private patch(input: Input): object {
-    const before = this.stored();
-    return before === null
-      ? { ...input, revision: 0 }
-      : { ...patchOf(this.kind.toInput(before), input), revision: before.revision };
-  }
-
-  private key(): { readonly instructorId: string; readonly kind: string; readonly id: string } {
-    return { instructorId: this.session.session()?.instructor.id ?? '', kind: this.kind.name, id: this.id };
+  private key(): { readonly kind: string; readonly id: string } {
+    return { kind: this.kind.name, id: this.called };
   }
 }
 

@@ -27,7 +27,7 @@ import {
 import { filter, map, startWith } from 'rxjs';
 import { type Mirror } from '../data/mirror.ts';
 import { whenSignedOutElsewhere } from '../data/signed-out-elsewhere.ts';
-import { type Outbox } from '../data/outbox.ts';
+import { type Sender } from '../data/sender.ts';
 import { deviceFails } from '../device/on-device.ts';
 import { CurrentWorkStore } from '../session/current-work.store.ts';
 import { GuideStore } from '../session/guide.store.ts';
@@ -82,8 +82,8 @@ export class Shell {
   ]);
 
   /** Asked to be kept, and not sent yet. Fetched behind the first page, which does not need it. */
-  protected readonly waiting = computed(() => this.outbox()?.waiting() ?? 0);
-  private readonly outbox = signal<Outbox | null>(null);
+  protected readonly waiting = computed(() => this.sender()?.waiting() ?? 0);
+  private readonly sender = signal<Sender | null>(null);
   /** Places, methods and plans are of earlier: the server could not be asked. */
   protected readonly isBehind = computed(() => this.mirror()?.isBehind() ?? false);
   private readonly mirror = signal<Mirror | null>(null);
@@ -117,7 +117,7 @@ export class Shell {
     });
     // Another tab has signed out: what is open here is theirs no more.
     inject(DestroyRef).onDestroy(whenSignedOutElsewhere(() => document.location.assign('/sign-in')));
-    void import('../data/outbox.ts').then((it) => this.outbox.set(this.injector.get(it.Outbox)));
+    void import('../data/sender.ts').then((it) => this.sender.set(this.injector.get(it.Sender)));
     void import('../data/mirror.ts').then((it) => this.mirror.set(this.injector.get(it.Mirror)));
   }
 

@@ -5,14 +5,12 @@ import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { drillOf } from '@lotrecht/paper';
 import { type SessionView } from '@lotrecht/records';
-import { DraftStore } from '../data/draft-store.ts';
-import { Outbox } from '../data/outbox.ts';
+import { DeviceStore } from '../data/device-store.ts';
 import { SessionStore } from '../session/session.store.ts';
 import { OwnDrillForm } from './drills/own-drill-form.ts';
 import { NextDay } from './hand-out/next-day.ts';
 import { PlacePage } from './place/place.ts';
 import { Bag } from './student/bag.ts';
-import { StudentFormView } from './students/student-form.ts';
 
 type Inputs = Readonly<Record<string, unknown>>;
 
@@ -28,9 +26,8 @@ const lesson = {
   checks: [],
 };
 
-/** Forms, and what a page says of them first. */
+/** Forms, and what a page says of them first. What names a student is on no device: that form waits for nothing. */
 const FORMS: readonly [name: string, form: Type<unknown>, inputs: Inputs, press?: string][] = [
-  ['a new student', StudentFormView, {}],
   ['a new place', PlacePage, {}],
   ['an own drill', OwnDrillForm, { toChange: { id: 'd', kept: null, base: drillOf('toe-rod') } }],
   ['the next day', NextDay, { lesson }],
@@ -51,11 +48,7 @@ describe('a form', () => {
           provideRouter([]),
           provideHttpClient(),
           provideHttpClientTesting(),
-          {
-            provide: DraftStore,
-            useValue: { findTyped: whenAsked(undefined), newOfKind: whenAsked([]) },
-          },
-          { provide: Outbox, useValue: { send: async () => undefined, answerOf: () => undefined } },
+          { provide: DeviceStore, useValue: { change: whenAsked(null), all: whenAsked([]) } },
           {
             provide: SessionStore,
             useValue: { session: signal({ instructor: { id: 'i' } } as SessionView) },

@@ -1,16 +1,11 @@
-import { type ClubInput, type Kept } from '@lotrecht/records';
+import { KIND, type ClubInput, type Kept } from '@lotrecht/records';
 import { CLUB_GROUPS } from '../../words/words.ts';
-import { type RecordKind } from '../record-kind.ts';
+import { recordKind } from '../record-kind.ts';
 
 /** A club of a student's bag. */
 export type Club = Kept<ClubInput>;
 
-export const CLUB: RecordKind<ClubInput, Club> = {
-  name: 'club',
-  path: 'clubs',
-  toInput: ({ revision, studentId, name, clubGroup }) => ({ revision, studentId, name, clubGroup }),
-  rows: ({ name, clubGroup }) => [
-    { label: 'Name', text: name },
-    { label: 'Group', text: CLUB_GROUPS[clubGroup] },
-  ],
-};
+export const CLUB = recordKind<ClubInput, Club>(KIND.club, ({ name, clubGroup }) => [
+  { label: 'Name', text: name },
+  { label: 'Group', text: CLUB_GROUPS[clubGroup] },
+]);

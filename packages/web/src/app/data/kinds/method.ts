@@ -1,33 +1,27 @@
 import { routineOfMethod } from '@lotrecht/judging';
-import { type MethodDocument, type MethodInput, type MethodView } from '@lotrecht/records';
+import { KIND, type MethodDocument, type MethodInput, type MethodView } from '@lotrecht/records';
 import { LINE_TITLES, type LineKey } from '../../words/words.ts';
-import { type RecordKind } from '../record-kind.ts';
+import { recordKind } from '../record-kind.ts';
 
-export const METHOD: RecordKind<MethodInput, MethodView> = {
-  name: 'method',
-  path: 'methods',
-  // Its id and version are the server's to give: what is compared is what is typed.
-  toInput: ({ revision, method }) => ({ revision, method: { ...method, profileVersion: 1 } }),
-  rows: ({ method }) => [
-    { label: 'Name', text: method.name },
-    { label: 'Lines', text: method.order.map((line) => LINE_TITLES[line]).join(', ') },
-    { label: 'Tolerances', text: tolerances(method) },
-    {
-      label: 'Goals',
-      text: Object.entries(method.goalsDeg ?? {})
-        .map(angle)
-        .join('; '),
-    },
-    {
-      label: 'Routine',
-      text: routineOfMethod(method)
-        .told.map(({ title }) => title)
-        .join(', '),
-    },
-    { label: 'Mark', text: `${method.markM} m ahead` },
-    { label: 'Settings', text: method.settings.map((s) => `${s.setting} ${s.choice}`).join('; ') },
-  ],
-};
+export const METHOD = recordKind<MethodInput, MethodView>(KIND.method, ({ method }) => [
+  { label: 'Name', text: method.name },
+  { label: 'Lines', text: method.order.map((line) => LINE_TITLES[line]).join(', ') },
+  { label: 'Tolerances', text: tolerances(method) },
+  {
+    label: 'Goals',
+    text: Object.entries(method.goalsDeg ?? {})
+      .map(angle)
+      .join('; '),
+  },
+  {
+    label: 'Routine',
+    text: routineOfMethod(method)
+      .told.map(({ title }) => title)
+      .join(', '),
+  },
+  { label: 'Mark', text: `${method.markM} m ahead` },
+  { label: 'Settings', text: method.settings.map((s) => `${s.setting} ${s.choice}`).join('; ') },
+]);
 
 function angle([line, deg]: readonly [string, number]): string {
   return `${LINE_TITLES[line as LineKey]} ${deg}°`;

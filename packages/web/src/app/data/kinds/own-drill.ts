@@ -1,15 +1,10 @@
-import { type OwnDrillInput, type Kept } from '@lotrecht/records';
-import { type RecordKind } from '../record-kind.ts';
+import { KIND, type OwnDrillInput, type Kept } from '@lotrecht/records';
+import { recordKind } from '../record-kind.ts';
 
 /** A drill of the academy’s own. */
 export type OwnDrill = Kept<OwnDrillInput>;
 
-export const OWN_DRILL: RecordKind<OwnDrillInput, OwnDrill> = {
-  name: 'own-drill',
-  path: 'own-drills',
-  toInput: ({ revision, name, drill }) => ({ revision, name, drill }),
-  rows: ({ name, drill }) => [
-    { label: 'Name', text: name },
-    { label: 'Steps', text: drill.steps.join(' ') },
-  ],
-};
+export const OWN_DRILL = recordKind<OwnDrillInput, OwnDrill>(KIND['own-drill'], ({ name, drill }) => [
+  { label: 'Name', text: name },
+  { label: 'Steps', text: drill.steps.join(' ') },
+]);

@@ -1,22 +1,17 @@
-import { type PlaceInput, type PlaceView } from '@lotrecht/records';
+import { KIND, type PlaceInput, type PlaceView } from '@lotrecht/records';
 import { PLACE_KINDS } from '../../words/place-kinds.ts';
-import { type RecordKind } from '../record-kind.ts';
+import { recordKind } from '../record-kind.ts';
 
-export const PLACE: RecordKind<PlaceInput, PlaceView> = {
-  name: 'place',
-  path: 'places',
-  toInput: ({ revision, name, kind, marks }) => ({ revision, name, kind, marks }),
-  rows: ({ name, kind, marks }) => [
-    { label: 'Name', text: name },
-    { label: 'Kind', text: PLACE_KINDS[kind] },
-    {
-      label: 'Seen from it',
-      text: marks
-        .map(
-          (m) =>
-            `${m.name} ${Math.round(m.distanceM)} m, ${m.bearingDeg.toFixed(1)}°${m.heightM === undefined ? '' : `, ${m.heightM} m high`}`,
-        )
-        .join('; '),
-    },
-  ],
-};
+export const PLACE = recordKind<PlaceInput, PlaceView>(KIND.place, ({ name, kind, marks }) => [
+  { label: 'Name', text: name },
+  { label: 'Kind', text: PLACE_KINDS[kind] },
+  {
+    label: 'Seen from it',
+    text: marks
+      .map(
+        (m) =>
+          `${m.name} ${Math.round(m.distanceM)} m, ${m.bearingDeg.toFixed(1)}°${m.heightM === undefined ? '' : `, ${m.heightM} m high`}`,
+      )
+      .join('; '),
+  },
+]);

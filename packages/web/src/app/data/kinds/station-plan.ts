@@ -1,12 +1,10 @@
-import { type StationPlanInput, type StationPlanView } from '@lotrecht/records';
+import { KIND, type StationPlanInput, type StationPlanView } from '@lotrecht/records';
 import { CLUB_GROUPS, HAND_TITLES } from '../../words/words.ts';
-import { type RecordKind } from '../record-kind.ts';
+import { recordKind } from '../record-kind.ts';
 
-export const STATION_PLAN: RecordKind<StationPlanInput, StationPlanView> = {
-  name: 'station-plan',
-  path: 'station-plans',
-  toInput: ({ revision, name, placeId, plan }) => ({ revision, name, placeId, plan }),
-  rows: ({ name, plan }) => [
+export const STATION_PLAN = recordKind<StationPlanInput, StationPlanView>(
+  KIND['station-plan'],
+  ({ name, plan }) => [
     { label: 'Name', text: name },
     { label: 'For', text: `${CLUB_GROUPS[plan.clubGroup]}, ${HAND_TITLES[plan.handedness]}` },
     { label: 'Target', text: `${plan.targetName} ${plan.targetDistanceM} m` },
@@ -14,4 +12,4 @@ export const STATION_PLAN: RecordKind<StationPlanInput, StationPlanView> = {
     { label: 'Laid with', text: `${plan.line ?? 'rod'}, ${plan.rodM} m, slid ${plan.slideAheadM} m` },
     { label: 'Sighted from', text: `${plan.sightFromM} m behind` },
   ],
-};
+);

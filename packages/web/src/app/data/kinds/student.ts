@@ -1,25 +1,13 @@
-import { type StudentInput, type StudentView } from '@lotrecht/records';
+import { KIND, type StudentInput, type StudentView } from '@lotrecht/records';
 import { HAND_TITLES } from '../../words/words.ts';
-import { type RecordKind } from '../record-kind.ts';
+import { recordKind } from '../record-kind.ts';
 
 const millimetres = (mm: number | null | undefined): string =>
   mm === null || mm === undefined ? '' : `${mm} mm`;
 
-export const STUDENT: RecordKind<StudentInput, StudentView> = {
-  name: 'student',
-  path: 'students',
-  namesPeople: true,
-  toInput: ({ revision, name, handedness, minor, dominantEye, statureMm, shoeMm, notes }) => ({
-    revision,
-    name,
-    handedness,
-    minor,
-    dominantEye,
-    statureMm,
-    shoeMm,
-    notes,
-  }),
-  rows: ({ name, handedness, minor, dominantEye, statureMm, shoeMm, notes }) => [
+export const STUDENT = recordKind<StudentInput, StudentView>(
+  KIND.student,
+  ({ name, handedness, minor, dominantEye, statureMm, shoeMm, notes }) => [
     { label: 'Name', text: name },
     { label: 'Plays', text: HAND_TITLES[handedness] },
     { label: 'Age', text: minor ? 'not of age' : 'of age' },
@@ -31,4 +19,4 @@ export const STUDENT: RecordKind<StudentInput, StudentView> = {
     { label: 'Shoe', text: millimetres(shoeMm) },
     { label: 'Notes', text: notes },
   ],
-};
+);

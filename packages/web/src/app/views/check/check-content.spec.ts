@@ -1,3 +1,4 @@
+import { settled } from '../../data/test/device-in-memory.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { beginUsual } from './beginnings.ts';
 import { TestBed } from '@angular/core/testing';
@@ -17,6 +18,7 @@ describe('a blind baseline', () => {
     store.content.note({ revealed: true });
     expect(store.content.shown()?.result?.lines.toes?.word).toBe('closed');
     store.save().subscribe();
+    await settled();
     expect(fakes.sent[0]?.input.record).toEqual({
       revealed: true,
       feltDeg: -2,
@@ -94,6 +96,7 @@ describe('what is used again', () => {
     expect(store.content.entries().find((e) => e.line === 'hips')?.fields).toEqual({ baseMm: '1220' });
     typeToes(store, '571', '602', '450');
     store.save().subscribe();
+    await settled();
     keepUsual({ plan: 'quick' });
     beginUsual(store.content, TestBed.inject(SettingsStore));
     expect(store.content.entries().find((e) => e.line === 'toes')?.fields).toEqual({ baseMm: '450' });
@@ -112,6 +115,7 @@ describe('other readings', () => {
     store.content.plan.toggleLook();
     store.content.fill('shoulders-look', { leadGapMm: '430', trailGapMm: '410', baseMm: '400' });
     store.save().subscribe();
+    await settled();
     expect(fakes.sent[0]?.input.document.observations.map((o) => o.line)).toEqual(['toes', 'toes']);
     expect(fakes.sent[0]?.input.record?.afterLook?.observations.map((o) => o.line)).toEqual(['shoulders']);
   });
@@ -166,6 +170,7 @@ describe('how the student was learned to step back in', () => {
     await store.open(CHECK_ID, { lesson: opened, student: who, place: null, readdressSdDeg: 0.83 });
     typeToes(store, '571', '602', '450');
     store.save().subscribe();
+    await settled();
     expect(fakes.sent[0]?.input.document.readdressSdDeg).toBe(0.83);
 
     const stored = store.stored();

@@ -2,6 +2,8 @@ import { TestBed } from '@angular/core/testing';
 import { composeCheck } from '@lotrecht/judging';
 import { type CheckView } from '@lotrecht/records';
 import { of, Subject, throwError } from 'rxjs';
+import { Sender } from '../../data/sender.ts';
+import { settled } from '../../data/test/device-in-memory.ts';
 import {
   CHECK_ID,
   entriesOf,
@@ -34,7 +36,8 @@ describe('an open check', () => {
   it('keeps every keystroke on the device, without a name', async () => {
     const { store, fakes } = await openStore();
     store.content.type('toes.leadGapMm', '57x');
-    const draft = fakes.drafts.get(CHECK_ID);
+    await settled();
+    const { draft } = fakes;
     expect(entriesOf(draft).find((e) => e.id === 'toes')?.fields).toEqual({ leadGapMm: '57x', baseMm: '' });
     expect(JSON.stringify(draft)).not.toContain('Runa');
     expect(store.state()).toBe('on-this-device');
@@ -60,32 +63,31 @@ describe('keeping a check', () => {
     const { store, fakes } = await openStore();
     typeToes(store, '571', '602', '450');
     store.save().subscribe();
+    await settled();
     expect(fakes.sent[0]?.input).toMatchObject({ revision: 0, lessonId: 'l' });
     expect(fakes.sent[0]?.input.shownResult).toEqual(store.content.solution()?.result);
     expect(store.state()).toBe('kept');
-    expect(fakes.drafts.size).toBe(0);
+    expect(fakes.device.held.size).toBe(0);
   });
 
-  it('is left to the outbox when its page is left while the save is on its way, and not before or after', async () => {
+  it('goes out although its page is left, by the key of its save; what is refused is asked no more', async () => {
     const { store, fakes } = await openStore();
     const answer = new Subject<CheckView>();
     typeToes(store, '571', '602', '450');
-    expect(fakes.drafts.get(CHECK_ID)).not.toHaveProperty('asked');
-    fakes.answers = [() => answer];
-    store.save().subscribe();
-    expect(fakes.drafts.get(CHECK_ID)).toMatchObject({
-      asked: { revision: 0, lessonId: 'l' },
-      saveKey: fakes.sent[0]?.key,
-    });
-    TestBed.resetTestingModule();
-    expect(fakes.handedOver).toBe(1);
-    const refusedOnce = await openStore();
-    typeToes(refusedOnce.store, '571', '602', '450');
-    refusedOnce.fakes.answers = [() => throwError(() => refused(422, { code: 'refused' }))];
-    refusedOnce.store.save().subscribe({ error: () => undefined });
-    expect(refusedOnce.fakes.drafts.get(CHECK_ID)).not.toHaveProperty('asked');
-    TestBed.resetTestingModule();
-    expect(refusedOnce.fakes.handedOver).toBe(0);
+    await settled();
+    expect(fakes.draft?.asked).toBeNull();
+    fakes.answers = [() => answer, () => throwError(() => refused(422, { code: 'refused', title: 'No.' }))];
+    store.save().subscribe({ error: () => undefined });
+    await settled();
+    await settled();
+    expect(fakes.draft).toMatchObject({ asked: { said: { lessonId: 'l' }, once: fakes.sent[0]?.key } });
+    answer.error(refused(503, {}));
+    await settled();
+    expect(fakes.draft?.asked).not.toBeNull();
+    TestBed.inject(Sender).tryNow();
+    await settled();
+    expect(fakes.sent[1]?.key).toBe(fakes.sent[0]?.key);
+    expect(fakes.draft).toMatchObject({ asked: null, trouble: { what: 'refused' } });
   });
 
   it('leaves what was typed while it was on its way, over what is stored now', async () => {
@@ -100,11 +102,14 @@ describe('keeping a check', () => {
       },
     ];
     store.save().subscribe();
+    await settled();
     typeToes(store, '571', '590', '450');
     if (first !== undefined) answer.next(first);
+    await settled();
     expect(store.state()).toBe('on-this-device');
-    expect(fakes.drafts.get(CHECK_ID)?.revision).toBe(1);
+    expect(fakes.draft?.base?.revision).toBe(1);
     store.save().subscribe();
+    await settled();
     expect(fakes.sent[1]?.input.revision).toBe(1);
     expect(fakes.sent[1]?.key).not.toBe(fakes.sent[0]?.key);
     expect(store.state()).toBe('kept');
@@ -115,22 +120,29 @@ describe('keeping a check', () => {
     fakes.answers = [() => throwError(() => refused(503, {}))];
     typeToes(store, '571', '602', '450');
     store.save().subscribe();
+    await settled();
     expect(store.state()).toBe('waiting');
     store.tryNow();
+    await settled();
     expect(store.state()).toBe('kept');
     expect(fakes.sent).toHaveLength(2);
     expect(fakes.sent[1]?.key).toBe(fakes.sent[0]?.key);
   });
 
-  it('gives other readings another key, even while it waits', async () => {
+  it('sends what was asked while it waits, and other readings by another key when they are asked', async () => {
     const { store, fakes } = await openStore();
     fakes.answers = [() => throwError(() => refused(0, {}))];
     typeToes(store, '571', '602', '450');
     store.save().subscribe();
+    await settled();
     typeToes(store, '571', '590', '450');
     store.tryNow();
-    expect(fakes.sent[1]?.key).not.toBe(fakes.sent[0]?.key);
-    expect(store.state()).toBe('kept');
+    await settled();
+    expect([fakes.sent[1]?.key === fakes.sent[0]?.key, store.state()]).toEqual([true, 'on-this-device']);
+    store.save().subscribe();
+    await settled();
+    expect(fakes.sent[2]?.key).not.toBe(fakes.sent[0]?.key);
+    expect([fakes.sent[2]?.input.revision, store.state()]).toEqual([1, 'kept']);
   });
 
   it('does not try again what is wrong and not only late', async () => {
@@ -139,13 +151,14 @@ describe('keeping a check', () => {
     typeToes(store, '571', '602', '450');
     let failed = 0;
     store.save().subscribe({ error: () => failed++ });
+    await settled();
     expect([failed, fakes.sent.length, store.state()]).toEqual([1, 1, 'on-this-device']);
   });
 });
 
 describe('a conflict', () => {
   const conflictWith = (current: CheckView) => () =>
-    throwError(() => refused(409, { code: 'conflict', title: '', current }));
+    throwError(() => refused(409, { code: 'conflict', kind: 'check', title: '', current }));
 
   it('with another device shows theirs, and keeps mine on top on demand', async () => {
     const { store, fakes } = await openStore();
@@ -156,9 +169,11 @@ describe('a conflict', () => {
     typeToes(store, '571', '580', '450');
     fakes.answers = [conflictWith(theirs)];
     store.save().subscribe();
+    await settled();
     expect(store.state()).toBe('conflict');
     expect(store.conflict()).toEqual(theirs);
     store.keepMine().subscribe();
+    await settled();
     expect(fakes.sent.at(-1)?.input.revision).toBe(4);
     expect(store.state()).toBe('kept');
   });
@@ -171,6 +186,7 @@ describe('a conflict', () => {
     typeToes(store, '571', '580', '450');
     fakes.answers = [conflictWith(viewOf(CHECK_ID, { revision: 3, lessonId: 'l', document }))];
     store.save().subscribe();
+    await settled();
     await store.takeTheirs();
     expect(store.content.entries().find((e) => e.id === 'toes')?.fields['trailGapMm']).toBe('602');
     expect(store.state()).toBe('kept');
@@ -188,7 +204,9 @@ describe('a conflict', () => {
       () => (stored === undefined ? of() : conflictWith(stored)()),
     ];
     store.save().subscribe();
+    await settled();
     store.tryNow();
+    await settled();
     expect(store.conflict()).toBeNull();
     expect(store.state()).toBe('kept');
     expect(store.stored()?.revision).toBe(1);
@@ -217,6 +235,7 @@ describe('a stored check that is opened again', () => {
     const { store } = await openStore(fakes, { ...lesson, checks: [stored] });
     typeToes(store, '571', '590', '450');
     store.save().subscribe();
+    await settled();
     expect(fakes.sent.at(-1)?.input).not.toHaveProperty('circumstances');
     store.content.set('circumstances', {
       phase: 'coached',
@@ -225,6 +244,7 @@ describe('a stored check that is opened again', () => {
       reader: 'partner',
     });
     store.save().subscribe();
+    await settled();
     expect(fakes.sent.at(-1)?.input.circumstances).toMatchObject({ phase: 'coached', help: 'rods' });
   });
 });

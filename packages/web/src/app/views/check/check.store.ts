@@ -1,18 +1,21 @@
 import { DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { type SeriesPlace } from '@lotrecht/judging';
-import { type CheckInput, type CheckView, type LessonView, type SavedCheckView } from '@lotrecht/records';
-import { catchError, defer, EMPTY, type Observable, of, Subject, tap, throwError } from 'rxjs';
-import { AcademyApi } from '../../api/academy-api.ts';
+import {
+  type CheckInput,
+  type CheckView,
+  KIND,
+  type LessonView,
+  type SavedCheckView,
+} from '@lotrecht/records';
+import { type Begun, type Entry, type EntryKey, type Outcome, saysTheSame } from '@lotrecht/sync';
+import { defer, filter, Observable, Subject, take, takeUntil } from 'rxjs';
+import { type ApiProblem } from '../../api/problem.ts';
 import { type KnownBefore, type LessonAtHand } from '../../lesson/around-lesson.ts';
-import { Outbox } from '../../data/outbox.ts';
+import { checksHere } from '../../data/checks-on-device.ts';
+import { PROTOCOL, Sender } from '../../data/sender.ts';
 import { type KeptState } from '../../data/stored-record.ts';
-import { throughTrouble } from '../../data/through-trouble.ts';
-import { toProblem } from '../../api/problem.ts';
-import { type CheckDraft, DraftStore } from '../../data/draft-store.ts';
-import { fromDevice } from '../../device/on-device.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
-import { SessionStore } from '../../session/session.store.ts';
 import { type BegunStep } from '../../words/lesson-steps.ts';
 import { beginFromDraft, beginFromStored, beginNextOfSeries, beginUsual } from './beginnings.ts';
 import { CheckContent } from './check-content.ts';
@@ -37,9 +40,7 @@ export interface OpenedCheck
 /** One check while it is open: what is typed, what core makes of it, and where it is kept. */
 @Injectable()
 export class CheckStore {
-  private readonly api = inject(AcademyApi);
-  private readonly drafts = inject(DraftStore);
-  private readonly session = inject(SessionStore);
+  private readonly sender = inject(Sender);
   private readonly settings = inject(SettingsStore);
   readonly content = inject(CheckContent);
 
@@ -47,27 +48,30 @@ export class CheckStore {
   private checkId = '';
   /** Counts what the page has gone on to: an answer of the device for another check is nobody’s. */
   private openings = 0;
-  private saveKey = crypto.randomUUID();
-  /** What went out last: a conflict with it is only our own save whose answer was lost. */
-  private sent: string | undefined;
-  private draftAt = '';
-  private readonly askedToTry = new Subject<void>();
+  /** What came of what was asked to be kept. */
+  private readonly results = new Subject<SavedCheckView | ApiProblem | null>();
+  /** This page: what another has kept of the same check was not seen on it. */
+  private readonly by = crypto.randomUUID();
+  private readonly left = new Subject<void>();
 
   readonly stored = signal<CheckView | null>(null);
   readonly restored = signal(false);
   /** What another device kept meanwhile. */
   readonly conflict = signal<CheckView | null>(null);
   /** Seconds until the next try, while waiting for the connection. */
-  readonly retryInS = signal<number | null>(null);
+  readonly retryInS = this.sender.retryInS;
   readonly state = this.keptState.asReadonly();
 
   constructor() {
     this.content.changed.pipe(takeUntilDestroyed()).subscribe(() => this.changed());
-    // A page that is left gives up waiting; what was asked to be kept goes out from the device.
-    const outbox = inject(Outbox);
-    inject(DestroyRef).onDestroy(() => {
-      if (this.state() === 'saving' || this.state() === 'waiting') void outbox.send();
-    });
+    this.sender.outcomes
+      .pipe(
+        filter(({ key, by }) => by === this.by && key.kind === KIND.check.name && key.id === this.checkId),
+        takeUntilDestroyed(),
+      )
+      .subscribe((outcome) => this.hear(outcome));
+    // A page that is left gives up waiting; what was asked to be kept goes out all the same.
+    inject(DestroyRef).onDestroy(() => this.left.next());
   }
 
   /** Begins with what is stored, over it what was typed here and not yet kept. */
@@ -91,11 +95,16 @@ export class CheckStore {
     this.openings += 1;
     const opening = this.openings;
     // The device is asked first: once the fields are on the screen, nothing overwrites what is typed into them.
-    const draft = await fromDevice(this.drafts.find(checkId, this.instructorId()), undefined);
+    const fetched = lesson.checks.find((c) => c.id === checkId) ?? null;
+    const draft = await this.sender.change(
+      { kind: KIND.check.name, id: checkId },
+      { is: 'fetched', view: fetched, by: this.by },
+    );
     const before = series && (await this.beforeInSeries(lesson, series.id));
     if (opening !== this.openings) return;
-    const stored = lesson.checks.find((c) => c.id === checkId) ?? null;
+    const stored = this.newest(checkId, fetched);
     this.checkId = checkId;
+    this.conflict.set(null);
     this.content.id.set(checkId);
     this.content.lesson.set(lesson);
     this.content.student.set(student);
@@ -112,8 +121,9 @@ export class CheckStore {
     this.content.stored.set(stored !== null);
     this.stored.set(stored);
     // A set-up of a series waits for its tape: that is no surprise, and nothing to throw away.
-    this.restored.set(draft !== undefined && !isMarkedOnly(draft.content as DraftContent));
-    if (draft !== undefined) this.showDraft(draft);
+    const isAsked = draft !== null && draft.asked !== null && draft.trouble === null;
+    this.restored.set(draft !== null && !isAsked && !isMarkedOnly(draft.typed.content as DraftContent));
+    if (draft !== null) this.showDraft(draft);
     else if (stored !== null) this.showStored(stored);
     else if (series !== undefined && before?.record.series !== undefined)
       this.showNextOfSeries(before, { ...before.record.series, place: series.place });
@@ -122,8 +132,7 @@ export class CheckStore {
 
   /** A set-up of a series, kept or only on this device: the others are read as it is. */
   private async beforeInSeries(lesson: LessonView, id: string): Promise<DraftContent | undefined> {
-    const drafts = await fromDevice(this.drafts.ofLesson(lesson.id, this.instructorId()), []);
-    const begun = drafts.map(({ content }) => content as DraftContent);
+    const begun = (await checksHere(this.sender, lesson.id)).map(({ content }) => content as DraftContent);
     const kept = lesson.checks.find(({ record }) => record?.series?.id === id);
     return kept === undefined
       ? begun.find(({ record }) => record.series?.id === id)
@@ -145,30 +154,45 @@ export class CheckStore {
   }
 
   /**
-   * Sends the check to the server, again and again while the trouble is one that passes. The draft stays until the
-   * server has answered, and every try of the same readings carries the same key.
+   * Keeps the check on the server, through trouble that passes, also where its page is left. What was typed stays on the
+   * device until the server has answered, and every try of the same readings carries the same key.
+   *
+   * @returns what is kept; nothing where two have changed it. Fails with the problem where it is refused
    */
   save(): Observable<SavedCheckView> {
-    return throughTrouble(() => this.sendOnce(), {
-      waiting: (seconds) => {
-        this.keptState.set('waiting');
-        this.retryInS.set(seconds);
-      },
-      askedToTry: this.askedToTry,
-    }).pipe(
-      catchError((error: unknown) => this.meetConflict(error)),
-      tap({
-        next: (saved) => this.saved(saved),
-        error: () => {
-          this.keptState.set('on-this-device');
-          this.leaveToPerson();
-        },
-      }),
-    );
+    return defer(() => {
+      const input = this.input();
+      this.keptState.set('saving');
+      const asking = {
+        content: this.content.snapshot(),
+        at: new Date().toISOString(),
+        once: crypto.randomUUID(),
+        by: this.by,
+      };
+      const key = this.key();
+      const asked = this.sender.change(key, () => ({
+        is: 'asked',
+        said: input,
+        more: null,
+        ...asking,
+        begun: this.over(key, input.lessonId),
+      }));
+      void asked.then(() => this.sender.send());
+      return new Observable<SavedCheckView>((page) =>
+        this.results.pipe(take(1), takeUntil(this.left)).subscribe({
+          next: (result) => {
+            if (result === null) page.complete();
+            else if ('title' in result) page.error(result);
+            else page.next(result);
+          },
+          complete: () => page.complete(),
+        }),
+      );
+    });
   }
 
   tryNow(): void {
-    this.askedToTry.next();
+    this.sender.tryNow();
   }
 
   /** Two devices changed the check: ours is kept as the next version, theirs stays as the one before. */
@@ -176,7 +200,8 @@ export class CheckStore {
     const other = this.conflict();
     if (other !== null) this.stored.set(other);
     this.conflict.set(null);
-    this.saveKey = crypto.randomUUID();
+    const chosen = { once: crypto.randomUUID(), at: new Date().toISOString(), by: this.by };
+    void this.sender.change(this.key(), { is: 'mine-chosen', ...chosen });
     return this.save();
   }
 
@@ -191,30 +216,26 @@ export class CheckStore {
   /** Whether there is anything that what is stored does not say. */
   isChanged(): boolean {
     const stored = this.stored();
-    return stored === null || this.said() !== saidBy(stored);
+    return stored === null || !this.says(stored);
   }
 
   /** What was typed says what is stored: nothing is sent, and no version is made. */
   asStored(): void {
     this.keptState.set('kept');
     this.restored.set(false);
-    void fromDevice(this.drafts.dropIfUnchanged(this.checkId, this.instructorId(), this.draftAt), undefined);
+    void this.forget();
   }
 
-  private sendOnce(): Observable<SavedCheckView> {
+  /** What is kept of what is in the fields. */
+  private input(): Omit<CheckInput, 'revision'> {
     const document = this.content.document();
     const lesson = this.content.lesson();
     if (document === undefined || lesson === null) throw new Error('an empty check is never saved');
-    this.keptState.set('saving');
-    this.retryInS.set(null);
-    this.sent = this.said();
     const shownResult = this.content.solution()?.result ?? undefined;
-    const revision = this.stored()?.revision ?? 0;
     const rebase = this.content.rebase();
     const circumstances = this.content.circumstances();
     const record = this.content.savedRecord();
-    const input = {
-      revision,
+    return {
       lessonId: lesson.id,
       document,
       ...(circumstances && { circumstances }),
@@ -222,31 +243,31 @@ export class CheckStore {
       ...(record && { record }),
       ...(shownResult && { shownResult }),
     };
-    this.keepDraft(lesson, input);
-    return this.api.saveCheck(this.checkId, input, this.saveKey);
   }
 
-  private meetConflict(error: unknown): Observable<SavedCheckView> {
-    const problem = toProblem(error);
-    if (problem.code !== 'conflict') return throwError(() => error);
-    const other = problem.current as CheckView;
-    if (saidBy(other) === this.sent) {
-      // Our own earlier try was stored and its answer lost; what was typed since goes on top of it.
-      return this.saveOnTopOf(other);
+  /** What came of something that was sent, from this page or another. */
+  private hear({ answer, entry, view }: Outcome): void {
+    if (entry?.trouble?.what === 'conflict') {
+      this.conflict.set(entry.trouble.theirs as CheckView);
+      this.keptState.set('conflict');
+      this.results.next(null);
+      return;
     }
-    this.conflict.set(other);
-    this.keptState.set('conflict');
-    this.leaveToPerson();
-    return EMPTY;
-  }
-
-  private saveOnTopOf(other: CheckView): Observable<SavedCheckView> {
-    this.stored.set(other);
-    if (saidBy(other) === this.said()) {
-      return of({ ...other, differences: [] });
+    if (answer.is === 'unknown' || answer.is === 'closed') {
+      this.keptState.set('waiting');
+      return;
     }
-    this.saveKey = crypto.randomUUID();
-    return defer(() => this.sendOnce());
+    if (answer.is === 'refused') {
+      // What has been asked since goes on.
+      if (entry?.trouble?.what !== 'refused') return;
+      this.keptState.set('on-this-device');
+      this.results.next(answer.problem as ApiProblem);
+      return;
+    }
+    if (view === null) return;
+    const saved = { differences: [], ...(view as CheckView) } as SavedCheckView;
+    this.stored.set(saved);
+    if (entry === null || entry.asked === null) this.saved(saved, entry === null);
   }
 
   /** Throws away what was typed over the stored version. */
@@ -259,17 +280,14 @@ export class CheckStore {
   }
 
   /** After a deletion nothing of the check stays on the device. */
-  forget(): Promise<void> {
-    return fromDevice(this.drafts.drop(this.checkId, this.instructorId()), undefined);
+  async forget(): Promise<void> {
+    await this.sender.change(this.key(), { is: 'forgotten' });
   }
 
-  private saved(saved: SavedCheckView): void {
-    const movedOn = this.said() !== this.sent;
-    this.stored.set(saved);
-    this.keptState.set('kept');
+  /** @param isAll false: something was typed while it was on its way, and stays over what is stored now */
+  private saved(saved: SavedCheckView, isAll: boolean): void {
+    this.keptState.set(isAll ? 'kept' : 'on-this-device');
     this.restored.set(false);
-    this.saveKey = crypto.randomUUID();
-    this.sent = undefined;
     this.conflict.set(null);
     this.content.stored.set(true);
     dropLessonGround(saved.lessonId);
@@ -279,51 +297,50 @@ export class CheckStore {
       target: this.content.target(),
       judged: this.content.judged(),
     });
-    // What was typed while it was on its way stays, over what is stored now.
-    if (movedOn) this.changed();
-    else
-      void fromDevice(
-        this.drafts.dropIfUnchanged(this.checkId, this.instructorId(), this.draftAt),
-        undefined,
-      );
+    this.results.next(saved);
   }
 
   private changed(): void {
-    // Readings that already went out under a key are other readings now, and take another.
-    if (this.sent !== undefined) this.saveKey = crypto.randomUUID();
     if (this.keptState() !== 'waiting') this.keptState.set('on-this-device');
     const lesson = this.content.lesson();
-    if (lesson !== null) this.keepDraft(lesson);
+    if (lesson === null) return;
+    const typed = { content: this.content.snapshot(), at: new Date().toISOString(), by: this.by };
+    const key = this.key();
+    void this.sender.change(key, () => ({
+      is: 'typed',
+      more: null,
+      ...typed,
+      begun: this.over(key, lesson.id),
+    }));
   }
 
-  /** What was refused, or changed elsewhere, is not sent again by itself. */
-  private leaveToPerson(): void {
-    const lesson = this.content.lesson();
-    if (lesson !== null) this.keepDraft(lesson);
-  }
-
-  /** @param asked what was asked to be kept of it */
-  private keepDraft(lesson: LessonView, asked?: CheckInput): void {
-    this.draftAt = new Date().toISOString();
-    const draft = {
-      checkId: this.checkId,
-      lessonId: lesson.id,
-      studentId: lesson.studentId,
-      instructorId: this.instructorId(),
-      revision: this.stored()?.revision ?? 0,
-      content: this.content.snapshot(),
-      saveKey: this.saveKey,
-      ...(asked && { asked }),
-      updatedAt: this.draftAt,
+  /** What it is typed over, and what it stands on. */
+  private over({ id }: Pick<EntryKey, 'id'>, lessonId: string): Begun {
+    const stored = id === this.checkId ? this.stored() : null;
+    // The page may not have heard yet.
+    const answered = this.sender.answerOf({ kind: KIND.check.name, id }, this.by) as CheckView | undefined;
+    const view = (answered?.revision ?? 0) > (stored?.revision ?? 0) ? (answered ?? null) : stored;
+    const studentId = this.content.lesson()?.studentId;
+    return {
+      base: view === null ? null : { revision: view.revision, said: PROTOCOL.said(KIND.check.name, view) },
+      parents: [{ kind: KIND.lesson.name, id: lessonId }],
+      of: { lessonId, ...(studentId !== undefined && { studentId }) },
     };
-    void fromDevice(this.drafts.keep(draft), undefined);
   }
 
-  private showDraft(draft: CheckDraft): void {
-    beginFromDraft(this.content, draft.content as DraftContent);
-    this.saveKey = draft.saveKey as typeof this.saveKey;
-    this.draftAt = draft.updatedAt;
-    this.keptState.set('on-this-device');
+  /** As it was fetched, or as it was kept from here since. */
+  private newest(id: string, fetched: CheckView | null): CheckView | null {
+    const kept = this.sender.answerOf({ kind: KIND.check.name, id }) as CheckView | undefined;
+    return kept !== undefined && kept.revision > (fetched?.revision ?? 0) ? kept : fetched;
+  }
+
+  private showDraft(draft: Entry): void {
+    beginFromDraft(this.content, draft.typed.content as DraftContent);
+    const { trouble, asked } = draft;
+    if (trouble?.what === 'conflict') {
+      this.conflict.set(trouble.theirs as CheckView);
+      this.keptState.set('conflict');
+    } else this.keptState.set(asked === null || trouble !== null ? 'on-this-device' : 'waiting');
   }
 
   private showStored(stored: CheckView): void {
@@ -341,34 +358,14 @@ export class CheckStore {
     this.keptState.set('as-stored');
   }
 
-  /** Everything that a save carries, for telling our own from another's. */
-  private said(): string {
-    const document = this.content.document();
-    return document === undefined
-      ? ''
-      : saidBy({
-          document,
-          circumstances: this.content.circumstances(),
-          rebase: this.content.rebase(),
-          record: this.content.savedRecord() ?? null,
-        });
+  /** Whether what is in the fields says what is stored. */
+  private says(stored: CheckView): boolean {
+    if (this.content.document() === undefined) return false;
+    const { name } = KIND.check;
+    return saysTheSame(PROTOCOL.said(name, this.input()), PROTOCOL.said(name, stored));
   }
 
-  private instructorId(): string {
-    return this.session.session()?.instructor.id ?? '';
+  private key(): { readonly kind: string; readonly id: string } {
+    return { kind: KIND.check.name, id: this.checkId };
   }
-}
-
-/** In one order of keys: the server gives an object back in an order of its own. */
-function saidBy({
-  document,
-  circumstances,
-  rebase,
-  record,
-}: Pick<CheckView, 'document' | 'circumstances' | 'rebase' | 'record'>): string {
-  return JSON.stringify([document, circumstances, rebase, record], (_key, value: unknown) =>
-    typeof value === 'object' && value !== null && !Array.isArray(value)
-      ? Object.fromEntries(Object.entries(value).toSorted(([a], [b]) => (a < b ? -1 : 1)))
-      : value,
-  );
 }

@@ -23,8 +23,8 @@ import {
 } from 'rxjs';
 import { loaded } from '../../data/loaded.ts';
 import { AcademyApi } from '../../api/academy-api.ts';
-import { type CheckDraft, DraftStore } from '../../data/draft-store.ts';
-import { fromDevice } from '../../device/on-device.ts';
+import { type CheckHere, checksHere } from '../../data/checks-on-device.ts';
+import { Sender } from '../../data/sender.ts';
 import { PLACE } from '../../data/kinds/place.ts';
 import { Mirror } from '../../data/mirror.ts';
 import { type LessonRecord, lessonKind } from '../../data/kinds/lesson.ts';
@@ -81,7 +81,7 @@ export class LessonPage {
   private readonly router = inject(Router);
   private readonly undo = inject(Undo);
   private readonly current = inject(CurrentWorkStore);
-  private readonly draftStore = inject(DraftStore);
+  private readonly sender = inject(Sender);
   private readonly session = inject(SessionStore);
 
   protected readonly opened = loaded({
@@ -90,7 +90,7 @@ export class LessonPage {
   });
   protected readonly lesson = computed(() => this.opened.value() ?? null);
   protected readonly problem = this.opened.problem;
-  protected readonly drafts = signal<readonly CheckDraft[]>([]);
+  protected readonly drafts = signal<readonly CheckHere[]>([]);
   protected readonly weekdayText = weekdayText;
   protected readonly clockText = clockText;
   protected readonly form = new FormGroup({
@@ -174,9 +174,8 @@ export class LessonPage {
 
   /** Fields come with what was typed into them here: before the device has said it, nobody can type over it. */
   private show(lesson: LessonView): Observable<LessonView> {
-    const instructorId = this.session.session()?.instructor.id ?? '';
     const typed = from(this.record.begin(lesson.id, lesson, lesson.studentId));
-    const drafts = from(fromDevice(this.draftStore.ofLesson(lesson.id, instructorId), []));
+    const drafts = from(checksHere(this.sender, lesson.id));
     const filled = forkJoin([typed, drafts]).pipe(
       map(([earlier, all]) => {
         this.fill(lesson);

@@ -7,7 +7,7 @@ import { type StudentView } from '@lotrecht/records';
 import { ExchangeApi } from '../../api/exchange-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { dropHandOutDraftsOf } from '../../data/earlier-drafts.ts';
-import { DraftStore } from '../../data/draft-store.ts';
+import { DeviceStore } from '../../data/device-store.ts';
 import { fromDevice } from '../../device/on-device.ts';
 import { SessionStore } from '../../session/session.store.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
@@ -82,7 +82,7 @@ import { ProblemNote } from '../../ui/problem-note.ts';
 export class Leave {
   readonly student = input.required<StudentView>();
   private readonly api = inject(ExchangeApi);
-  private readonly drafts = inject(DraftStore);
+  private readonly device = inject(DeviceStore);
   private readonly router = inject(Router);
   protected readonly isHead = inject(SessionStore).isHead;
   protected readonly typed = signal('');
@@ -97,7 +97,7 @@ export class Leave {
     this.api.erase(id, this.typed()).subscribe({
       next: () => {
         dropHandOutDraftsOf([id]);
-        void fromDevice(this.drafts.dropOfStudents([id]), 0).then(() => this.router.navigate(['/students']));
+        void fromDevice(this.device.dropOfStudents([id]), 0).then(() => this.router.navigate(['/students']));
       },
       error: (error: unknown) => {
         this.busy.set(false);

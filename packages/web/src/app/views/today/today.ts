@@ -6,7 +6,9 @@ import { AcademyApi } from '../../api/academy-api.ts';
 import { ExchangeApi } from '../../api/exchange-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { dropHandOutDraftsOf } from '../../data/earlier-drafts.ts';
-import { type CheckDraft, DraftStore } from '../../data/draft-store.ts';
+import { type CheckHere, checksHere } from '../../data/checks-on-device.ts';
+import { DeviceStore } from '../../data/device-store.ts';
+import { Sender } from '../../data/sender.ts';
 import { fromDevice } from '../../device/on-device.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
 import { LessonStart } from '../../lesson/lesson-start.ts';
@@ -61,7 +63,7 @@ export class TodayPage {
   });
 
   /** Checks that are only on this device, with the student where the sheet knows them. */
-  private readonly drafts = signal<readonly CheckDraft[]>([]);
+  private readonly drafts = signal<readonly CheckHere[]>([]);
   protected readonly waiting = computed(() => {
     const view = this.view();
     const names = new Map(
@@ -83,7 +85,8 @@ export class TodayPage {
     () => this.view()?.lessons.find((l) => l.checkCount === 0)?.lessonId ?? null,
   );
 
-  private readonly draftStore = inject(DraftStore);
+  private readonly device = inject(DeviceStore);
+  private readonly sender = inject(Sender);
   private readonly session = inject(SessionStore);
   private readonly api = inject(AcademyApi);
   private readonly exchange = inject(ExchangeApi);
@@ -107,7 +110,7 @@ export class TodayPage {
     this.exchange.erasedStudents().subscribe({
       next: (erased) => {
         dropHandOutDraftsOf(erased);
-        void fromDevice(this.draftStore.dropOfStudents(erased), 0).then(() => this.showDrafts());
+        void fromDevice(this.device.dropOfStudents(erased), 0).then(() => this.showDrafts());
       },
       // Without a connection there is none; the next look asks again.
       error: () => undefined,
@@ -119,8 +122,7 @@ export class TodayPage {
   }
 
   private async showDrafts(): Promise<void> {
-    const instructorId = this.session.session()?.instructor.id ?? '';
-    this.drafts.set(await fromDevice(this.draftStore.ofInstructor(instructorId), []));
+    this.drafts.set(await checksHere(this.sender));
   }
 
   /** A lesson today, with its first blind set-up planned: everything stands as the last time. */

@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import { type CheckView, type LessonView } from '@lotrecht/records';
-import { type CheckDraft } from '../../../data/draft-store.ts';
+import { typedEntry } from '../../../data/test/device-in-memory.ts';
 import { type DraftContent } from '../draft-content.ts';
 import { CHECK_ID, Fakes, lesson, openStore, typeToes } from '../test/open-store.ts';
 import { BlindSeries } from './blind-series.ts';
@@ -57,7 +57,7 @@ describe('a series of blind set-ups', () => {
   it('begins its tape with the first that is marked', async () => {
     const fakes = new Fakes();
     const content = { record: { series: { id: 's', place: 1, of: 3 } } } as DraftContent;
-    fakes.drafts.set(OTHER, { checkId: OTHER, lessonId: 'l', content } as CheckDraft);
+    await fakes.device.put([typedEntry({ kind: 'check', id: OTHER, of: { lessonId: 'l' } }, content)]);
     const { store, series, went } = await openSeries(3, { ...lesson, checks: [kept('b', 2)] }, fakes);
     store.content.run.update((run) => ({ ...run, hold: 1, phase: 'release' }));
     expect(series.setUps().map(({ state }) => state)).toEqual(['marked', 'read', 'marked']);
@@ -84,13 +84,13 @@ describe('a series of blind set-ups', () => {
 
   it('is chosen without anything being begun', async () => {
     const { store, series, fakes } = await openSeries(1);
-    const before = fakes.drafts.get(CHECK_ID);
+    const before = fakes.draft;
     series.choose(5);
     expect(series.setUps()).toHaveLength(5);
     series.choose(1);
     expect([series.mine(), series.isLast()]).toEqual([null, true]);
     // Nothing was written: it is the draft from before.
-    expect(fakes.drafts.get(CHECK_ID)).toBe(before);
+    expect(fakes.draft).toBe(before);
     expect(store.content.entries().every(({ fields }) => fields['leadGapMm'] === undefined)).toBe(true);
   });
 });

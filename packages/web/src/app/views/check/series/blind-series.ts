@@ -1,8 +1,8 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { Router } from '@angular/router';
 import { type SeriesPlace } from '@lotrecht/judging';
-import { type CheckDraft, DraftStore } from '../../../data/draft-store.ts';
-import { fromDevice } from '../../../device/on-device.ts';
+import { checksHere } from '../../../data/checks-on-device.ts';
+import { Sender } from '../../../data/sender.ts';
 import { SessionStore } from '../../../session/session.store.ts';
 import { markColour } from '../../../words/series.ts';
 import { CheckContent } from '../check-content.ts';
@@ -26,7 +26,7 @@ export interface SetUp {
 export class BlindSeries {
   private readonly content = inject(CheckContent);
   private readonly store = inject(CheckStore);
-  private readonly drafts = inject(DraftStore);
+  private readonly sender = inject(Sender);
   private readonly session = inject(SessionStore);
   private readonly router = inject(Router);
   /** Set-ups that were begun and not kept, by their place. */
@@ -88,7 +88,7 @@ export class BlindSeries {
   async open(lessonId: string, checkId: string): Promise<void> {
     this.checkId = checkId;
     this.begun.set(new Map());
-    const drafts = await this.draftsOf(lessonId);
+    const drafts = await checksHere(this.sender, lessonId);
     const id = this.content.series()?.id;
     const begun = drafts.flatMap((draft) => {
       const { series } = (draft.content as DraftContent).record;
@@ -134,9 +134,5 @@ export class BlindSeries {
     void this.router.navigate(['/lessons', lessonId, 'checks', checkId ?? crypto.randomUUID()], {
       queryParams: checkId === null ? { step: 'blind', series: series.id, place } : {},
     });
-  }
-
-  private draftsOf(lessonId: string): Promise<readonly CheckDraft[]> {
-    return fromDevice(this.drafts.ofLesson(lessonId, this.session.session()?.instructor.id ?? ''), []);
   }
 }

@@ -1,11 +1,11 @@
-import { HttpErrorResponse, provideHttpClient } from '@angular/common/http';
+import { HttpClient, HttpErrorResponse } from '@angular/common/http';
 import { TestBed } from '@angular/core/testing';
 import { solveDocument } from '@lotrecht/judging';
 import { type CheckInput, type CheckView, type LessonView, type StudentView } from '@lotrecht/records';
-import { type Observable, of } from 'rxjs';
-import { AcademyApi } from '../../../api/academy-api.ts';
-import { type CheckDraft, DraftStore } from '../../../data/draft-store.ts';
-import { Outbox } from '../../../data/outbox.ts';
+import { type Entry as OnDevice } from '@lotrecht/sync';
+import { EMPTY, type Observable, of } from 'rxjs';
+import { DeviceStore } from '../../../data/device-store.ts';
+import { DeviceInMemory, settled } from '../../../data/test/device-in-memory.ts';
 import { SessionStore } from '../../../session/session.store.ts';
 import { CheckContent } from '../check-content.ts';
 import { CheckStore } from '../check.store.ts';
@@ -43,29 +43,23 @@ export const lesson: LessonView = {
 /** A server that keeps what it is sent, and a device that keeps drafts. */
 export class Fakes {
   readonly sent: { input: CheckInput; key: string }[] = [];
-  readonly drafts = new Map<string, CheckDraft>();
+  readonly device = new DeviceInMemory();
   /** Answers for the next saves; then everything is kept. */
   answers: ((view: CheckView) => Observable<CheckView>)[] = [];
 
-  readonly api = {
-    saveCheck: (id: string, input: CheckInput, key: string) => {
-      this.sent.push({ input, key });
-      const view = viewOf(id, input);
+  readonly http = {
+    get: () => EMPTY,
+    put: (address: string, input: CheckInput, { headers }: { headers: Record<string, string> }) => {
+      this.sent.push({ input, key: headers['Idempotency-Key'] ?? '' });
+      const view = viewOf(address.split('/').at(-1) ?? '', input);
       return this.answers.shift()?.(view) ?? of({ ...view, differences: [] });
     },
   };
 
-  /** How often the page left its save to the outbox. */
-  handedOver = 0;
-  readonly outbox = { send: async () => void (this.handedOver += 1) };
-
-  readonly draftStore = {
-    find: async (id: string) => this.drafts.get(id),
-    ofLesson: async () => [...this.drafts.values()],
-    keep: async (draft: CheckDraft) => void this.drafts.set(draft.checkId, draft),
-    drop: async (id: string) => void this.drafts.delete(id),
-    dropIfUnchanged: async (id: string) => void this.drafts.delete(id),
-  };
+  /** What the device has of the check; undefined: nothing. */
+  get draft(): OnDevice | undefined {
+    return this.device.entry(CHECK_ID);
+  }
 }
 
 export function viewOf(
@@ -101,21 +95,21 @@ export async function openStore(
     providers: [
       CheckContent,
       CheckStore,
-      provideHttpClient(),
-      { provide: AcademyApi, useValue: fakes.api },
-      { provide: DraftStore, useValue: fakes.draftStore },
-      { provide: Outbox, useValue: fakes.outbox },
-      { provide: SessionStore, useValue: { session: () => ({ instructor: { id: 'i' } }) } },
+      { provide: HttpClient, useValue: fakes.http },
+      { provide: DeviceStore, useValue: fakes.device },
+      { provide: SessionStore, useValue: { session: () => ({ instructor: { id: 'i' }, locked: false }) } },
     ],
   });
   const store = TestBed.inject(CheckStore);
   await store.open(CHECK_ID, { lesson: opened, student, place: null });
   store.content.note({ revealed: true });
+  // What was asked to be kept before would have gone out by now.
+  await settled();
   return { store, fakes };
 }
 
-export function entriesOf(draft: CheckDraft | undefined): readonly Entry[] {
-  return (draft?.content as { entries: readonly Entry[] } | undefined)?.entries ?? [];
+export function entriesOf(draft: OnDevice | undefined): readonly Entry[] {
+  return (draft?.typed.content as { entries: readonly Entry[] } | undefined)?.entries ?? [];
 }
 
 export function typeToes(store: CheckStore, lead: string, trail: string, base: string): void {

@@ -71,7 +71,7 @@ export default tseslint.config(
     },
   },
   {
-    files: ['packages/{core,records,words,judging}/src/**/*.ts'],
+    files: ['packages/{core,records,sync,words,judging}/src/**/*.ts'],
     ignores: ['**/*.test.ts'],
     rules: {
       'no-restricted-globals': [
@@ -147,6 +147,18 @@ export default tseslint.config(
       '@angular-eslint/directive-selector': [
         'error',
         { type: 'attribute', prefix: 'lo', style: 'camelCase' },
+      ],
+    },
+  },
+  {
+    // What a device keeps has one way in and out: a full one is said, and a shared one is left empty.
+    files: ['packages/web/src/**/*.ts'],
+    ignores: ['**/*.spec.ts', '**/test/**', 'packages/web/src/app/device/on-device.ts'],
+    rules: {
+      'no-restricted-globals': [
+        'error',
+        { name: 'localStorage', message: 'Keep it by device/on-device.ts.' },
+        { name: 'indexedDB', message: 'Keep it by data/device-store.ts.' },
       ],
     },
   },

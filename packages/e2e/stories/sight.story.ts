@@ -196,7 +196,8 @@ test('opened again and again, it takes no more of the device', async ({ page }) 
 
 /** Pictures that are answered in what the device has of a training. */
 const answeredIn = (draft: unknown): number =>
-  (draft as { readonly more: { readonly trials: readonly unknown[] } }).more.trials.length;
+  (draft as { readonly typed: { readonly more: { readonly trials: readonly unknown[] } } }).typed.more.trials
+    .length;
 
 const trainer = (page: Page): Locator => page.locator('lo-eye-trainer');
 

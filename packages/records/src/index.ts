@@ -41,6 +41,8 @@ export {
 
 // Kinds of records
 export {
+  DECLARED_KINDS,
+  type DeclaredKind,
   type FieldKind,
   KIND,
   kindFacts,

@@ -18,6 +18,8 @@ export interface KindFacts {
   readonly titles: { readonly one: string; readonly many: string };
   /** What it says, beside id, revision and its days; a column is the same in lower case with underscores. */
   readonly fields: Readonly<Record<string, FieldKind>>;
+  /** The field that lists go by. Absent: it has a repository of its own. */
+  readonly orderedBy?: string;
   /** What is typed and sent, where that is not the fields. */
   readonly says?: readonly string[];
   /** What the server gives within them, as `field/name`: no change of it is anybody’s. */
@@ -90,6 +92,7 @@ const BALL_RUN = {
   table: 'ball_run',
   path: 'ball-runs',
   owner: 'student',
+  orderedBy: 'startedAt',
   titles: { one: 'A run of balls', many: 'runs of balls' },
   fields: {
     studentId: 'plain',
@@ -108,6 +111,7 @@ const CLUB = {
   table: 'club',
   path: 'clubs',
   owner: 'student',
+  orderedBy: 'name',
   titles: { one: 'A club', many: 'clubs' },
   fields: { studentId: 'plain', name: 'plain', clubGroup: 'plain' },
 } as const;
@@ -117,6 +121,7 @@ const COURSE = {
   table: 'course',
   path: 'courses',
   owner: 'academy',
+  orderedBy: 'name',
   titles: { one: 'A course', many: 'courses' },
   fields: { name: 'plain', course: 'json' },
 } as const;
@@ -126,6 +131,7 @@ const EYE_ON_SCREEN = {
   table: 'eye_on_screen',
   path: 'eye-on-screen',
   owner: 'instructor',
+  orderedBy: 'startedAt',
   titles: { one: 'Pictures for your own eye', many: 'trainings of an eye on the screen' },
   fields: { doneOn: 'plain', startedAt: 'plain', note: 'plain', pictures: 'json' },
 } as const;
@@ -135,6 +141,7 @@ const METHOD = {
   table: 'method_profile',
   path: 'methods',
   owner: 'academy',
+  orderedBy: 'name',
   titles: { one: 'A method', many: 'methods' },
   fields: { name: 'plain', document: 'json' },
   says: ['method'],
@@ -146,6 +153,7 @@ const OWN_DRILL = {
   table: 'own_drill',
   path: 'own-drills',
   owner: 'academy',
+  orderedBy: 'name',
   titles: { one: 'A drill of your own', many: 'own drills' },
   fields: { name: 'plain', drill: 'json' },
 } as const;
@@ -155,6 +163,7 @@ const PLACE = {
   table: 'place',
   path: 'places',
   owner: 'academy',
+  orderedBy: 'name',
   titles: { one: 'A place', many: 'places' },
   fields: { name: 'plain', kind: 'plain', marks: 'json' },
 } as const;
@@ -164,6 +173,7 @@ const PRACTICE_DONE = {
   table: 'practice_done',
   path: 'practice-done',
   owner: 'student',
+  orderedBy: 'startedAt',
   titles: { one: 'A training', many: 'practice sessions' },
   fields: { studentId: 'plain', doneOn: 'plain', startedAt: 'plain', note: 'plain', practice: 'json' },
 } as const;
@@ -173,6 +183,7 @@ const PRACTICE_PLAN = {
   table: 'practice_plan',
   path: 'practice-plans',
   owner: 'student',
+  orderedBy: 'startsOn',
   titles: { one: 'A practice plan', many: 'practice plans' },
   fields: { studentId: 'plain', lessonId: 'plain', startsOn: 'plain', note: 'plain', plan: 'json' },
   parents: { lessonId: 'lesson' },
@@ -183,6 +194,7 @@ const ROUTINE = {
   table: 'routine',
   path: 'routines',
   owner: 'student',
+  orderedBy: 'startedAt',
   titles: { one: 'A walk-in', many: 'walk-ins' },
   fields: {
     studentId: 'plain',
@@ -200,6 +212,7 @@ const STATION_PLAN = {
   table: 'station_plan',
   path: 'station-plans',
   owner: 'academy',
+  orderedBy: 'name',
   titles: { one: 'A station plan', many: 'station plans' },
   fields: { name: 'plain', placeId: 'plain', plan: 'json' },
   parents: { placeId: 'place' },
@@ -210,9 +223,26 @@ const USUAL_MISS = {
   table: 'usual_miss',
   path: 'usual-misses',
   owner: 'student',
+  orderedBy: 'saidOn',
   titles: { one: 'A usual miss', many: 'usual misses' },
   fields: { studentId: 'plain', lessonId: 'plain', saidOn: 'plain', note: 'plain', miss: 'json' },
   parents: { lessonId: 'lesson' },
+} as const;
+
+/** Kinds of which everything follows from what is declared: what stands before in a file is pointed at by what comes after. */
+const DECLARED = {
+  place: PLACE,
+  method: METHOD,
+  'station-plan': STATION_PLAN,
+  'own-drill': OWN_DRILL,
+  course: COURSE,
+  'eye-on-screen': EYE_ON_SCREEN,
+  club: CLUB,
+  routine: ROUTINE,
+  'practice-plan': PRACTICE_PLAN,
+  'practice-done': PRACTICE_DONE,
+  'ball-run': BALL_RUN,
+  'usual-miss': USUAL_MISS,
 } as const;
 
 /** Every kind of record there is, by its name. */
@@ -221,19 +251,14 @@ export const KIND = {
   lesson: LESSON,
   check: CHECK,
   'hand-out': HAND_OUT,
-  'ball-run': BALL_RUN,
-  club: CLUB,
-  course: COURSE,
-  'eye-on-screen': EYE_ON_SCREEN,
-  method: METHOD,
-  'own-drill': OWN_DRILL,
-  place: PLACE,
-  'practice-done': PRACTICE_DONE,
-  'practice-plan': PRACTICE_PLAN,
-  routine: ROUTINE,
-  'station-plan': STATION_PLAN,
-  'usual-miss': USUAL_MISS,
+  ...DECLARED,
 } as const;
+
+/** A kind of which everything follows from what is declared. */
+export type DeclaredKind = keyof typeof DECLARED;
+
+/** Their names, in the order in which files hold them. */
+export const DECLARED_KINDS = Object.keys(DECLARED) as readonly DeclaredKind[];
 
 /** As changes, the audit and conflicts call a kind. */
 export type KindName = keyof typeof KIND;

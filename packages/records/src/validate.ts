@@ -4,18 +4,10 @@ import {
   type HandOutInput,
   type PrintRequest,
   type SelfCheckInput,
-  type StationPlanInput,
   type StudentLinkInput,
   type CheckDocument,
   type CheckInput,
-  type ClubInput,
-  type EyeOnScreenInput,
-  type OwnDrillInput,
-  type CourseInput,
   type PracticeDoneInput,
-  type PracticePlanInput,
-  type BallRunInput,
-  type UsualMissInput,
   type RoutineInput,
   type ErasureInput,
   type FirstAcademy,
@@ -39,6 +31,7 @@ import {
   type TrackDocument,
   type Unlock,
 } from './generated/types.ts';
+import { type DeclaredKind } from './kinds.ts';
 import * as generated from './generated/validators.ts';
 import { DocumentRefused } from './refusal/document-refused.ts';
 import { refusalOf, type SchemaError } from './refusal/refusal-words.ts';
@@ -102,30 +95,12 @@ export const validateStudentInput: Validator<StudentInput> = validator(generated
 /** Validates a lesson as typed in. */
 export const validateLessonInput: Validator<LessonInput> = validator(generated.validateLessonInput);
 
-/** Validates a drill of the academy’s own. */
-export const validateOwnDrillInput: Validator<OwnDrillInput> = validator(generated.validateOwnDrillInput);
-/** Validates a plan for several students. */
-export const validateCourseInput: Validator<CourseInput> = validator(generated.validateCourseInput);
-/** Validates what a student is to practise. */
-export const validatePracticePlanInput: Validator<PracticePlanInput> = validator(
-  generated.validatePracticePlanInput,
-);
 /** Validates what a student has practised. */
 export const validatePracticeDoneInput: Validator<PracticeDoneInput> = validator(
   generated.validatePracticeDoneInput,
 );
-/** Validates what an instructor’s eye answered to pictures. */
-export const validateEyeOnScreenInput: Validator<EyeOnScreenInput> = validator(
-  generated.validateEyeOnScreenInput,
-);
-/** Validates where a student’s balls usually go. */
-export const validateUsualMissInput: Validator<UsualMissInput> = validator(generated.validateUsualMissInput);
-/** Validates balls in a row. */
-export const validateBallRunInput: Validator<BallRunInput> = validator(generated.validateBallRunInput);
 /** Validates a recorded walk-in. */
 export const validateRoutineInput: Validator<RoutineInput> = validator(generated.validateRoutineInput);
-/** Validates a club of a student's bag. */
-export const validateClubInput: Validator<ClubInput> = validator(generated.validateClubInput);
 
 /** Validates a request of this type. @throws DocumentRefused */
 export const validateConsentInput: Validator<ConsentInput> = validator(generated.validateConsentInput);
@@ -138,11 +113,6 @@ export const validatePrintRequest: Validator<PrintRequest> = validator(generated
 
 /** Validates a request of this type. @throws DocumentRefused */
 export const validateSelfCheckInput: Validator<SelfCheckInput> = validator(generated.validateSelfCheckInput);
-
-/** Validates a request of this type. @throws DocumentRefused */
-export const validateStationPlanInput: Validator<StationPlanInput> = validator(
-  generated.validateStationPlanInput,
-);
 
 /** Validates a request of this type. @throws DocumentRefused */
 export const validateStudentLinkInput: Validator<StudentLinkInput> = validator(
@@ -184,3 +154,9 @@ export const validateRetentionInput: Validator<RetentionInput> = validator(gener
 export const validateErasureInput: Validator<ErasureInput> = validator(generated.validateErasureInput);
 /** Validates the use of a one-time link. */
 export const validateLinkUse: Validator<LinkUse> = validator(generated.validateLinkUse);
+
+/** What comes in for a kind of which everything follows from what is declared, by the schema of its name. */
+export function validateKind<Input>(name: DeclaredKind): Validator<Input> {
+  const title = name.replace(/(^|-)([a-z])/g, (_all, _dash, letter: string) => letter.toUpperCase());
+  return validator((generated as Readonly<Record<string, unknown>>)[`validate${title}Input`]);
+}

@@ -26,7 +26,6 @@ export type KindTable = AcademyLine['table'];
  */
 export interface Kind<Input extends Revised, View extends Stored> extends KindFacts {
   readonly table: KindTable;
-  /** The field that lists go by. */
   readonly orderedBy: string;
   /** @throws DocumentRefused */
   readonly require: (body: unknown) => Input;

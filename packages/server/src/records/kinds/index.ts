@@ -1,29 +1,16 @@
-import { type AnyKind } from '../kind.ts';
-import { BALL_RUN } from './ball-run.ts';
-import { COURSE } from './course.ts';
-import { OWN_DRILL } from './own-drill.ts';
-import { CLUB } from './club.ts';
-import { EYE_ON_SCREEN } from './eye-on-screen.ts';
+import { DECLARED_KINDS, type DeclaredKind, KIND, validateKind } from '@lotrecht/records';
+import { type AnyKind, type Kind, type Revised, type Stored } from '../kind.ts';
 import { METHOD } from './method.ts';
 import { PLACE } from './place.ts';
-import { PRACTICE_DONE } from './practice-done.ts';
-import { PRACTICE_PLAN } from './practice-plan.ts';
 import { ROUTINE } from './routine.ts';
-import { STATION_PLAN } from './station-plan.ts';
-import { USUAL_MISS } from './usual-miss.ts';
+
+/** Kinds of which the server knows more than what is declared. */
+const MORE: Partial<Record<DeclaredKind, AnyKind>> = { place: PLACE, method: METHOD, routine: ROUTINE };
+
+/** A kind as it is declared, with what the server knows of it besides. */
+export function kindOf<Input extends Revised, View extends Stored>(name: DeclaredKind): Kind<Input, View> {
+  return MORE[name] ?? { ...KIND[name], require: validateKind<Input>(name) };
+}
 
 /** Every kind there is: what stands before in a file is pointed at by what comes after. */
-export const KINDS: readonly AnyKind[] = [
-  PLACE,
-  METHOD,
-  STATION_PLAN,
-  OWN_DRILL,
-  COURSE,
-  EYE_ON_SCREEN,
-  CLUB,
-  ROUTINE,
-  PRACTICE_PLAN,
-  PRACTICE_DONE,
-  BALL_RUN,
-  USUAL_MISS,
-];
+export const KINDS: readonly AnyKind[] = DECLARED_KINDS.map((name) => kindOf(name));

@@ -9,7 +9,6 @@ import { type Kind } from '../kind.ts';
  */
 export const METHOD: Kind<MethodInput, MethodView> = {
   ...KIND.method,
-  orderedBy: 'name',
   require: requireMethodInput,
   toRow: (id, { revision, method }) => ({
     name: method.name,

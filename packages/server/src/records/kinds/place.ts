@@ -5,6 +5,5 @@ import { type Kind } from '../kind.ts';
 /** Places belong to the academy: every instructor of it stands on the same ground. */
 export const PLACE: Kind<PlaceInput, PlaceView> = {
   ...KIND.place,
-  orderedBy: 'name',
   require: requirePlace,
 };

@@ -4,7 +4,6 @@ import { type Kind, type Said } from '../kind.ts';
 /** Recorded walk-ins of a student. What was tapped is never taken away: a wrong tap is struck out. */
 export const ROUTINE: Kind<RoutineInput, Kept<RoutineInput>> = {
   ...KIND.routine,
-  orderedBy: 'startedAt',
   require: validateRoutineInput,
   appends: { field: 'recording/events', lost: lostTap },
 };

@@ -1,4 +1,4 @@
-import { KIND } from '@lotrecht/records';
+import { KIND } from '@lotrecht/records/kinds';
 import { type Entry } from '@lotrecht/sync';
 import { type Sender } from './sender.ts';
 

@@ -1,4 +1,5 @@
 import { type HandOutInput, type PlaceInput } from '@lotrecht/records';
+import { dropFromDevice, keysOnDevice, readOnDevice } from '../device/on-device.ts';
 
 /** What earlier versions kept on a device of what was typed and not kept: taken over once, and gone from there. */
 
@@ -18,17 +19,12 @@ const HAND_OUT = 'lotrecht-hand-out-';
 const PLACE = 'lotrecht-place-draft';
 
 function readAt<Draft>(name: string): Draft | null {
-  try {
-    return JSON.parse(localStorage.getItem(name) ?? 'null') as Draft | null;
-  } catch {
-    // Written by another version still: what is kept on the server stands.
-    return null;
-  }
+  return readOnDevice(name) as Draft | null;
 }
 
 function take<Draft>(name: string): Draft | null {
   const draft = readAt<Draft>(name);
-  localStorage.removeItem(name);
+  dropFromDevice(name);
   return draft;
 }
 
@@ -45,9 +41,9 @@ export function takeEarlierPlace(): PlaceDraft | null {
 /** Lets go of everything typed about students who were erased. */
 export function dropHandOutDraftsOf(studentIds: readonly string[]): void {
   const erased = new Set(studentIds);
-  const names = Object.keys(localStorage).filter((name) => name.startsWith(HAND_OUT));
+  const names = keysOnDevice().filter((name) => name.startsWith(HAND_OUT));
   for (const name of names) {
     const studentId = readAt<HandOutDraft>(name)?.studentId;
-    if (studentId !== undefined && erased.has(studentId)) localStorage.removeItem(name);
+    if (studentId !== undefined && erased.has(studentId)) dropFromDevice(name);
   }
 }

@@ -1,4 +1,4 @@
-import { kindFacts, parentsOf } from '@lotrecht/records';
+import { kindFacts, parentsOf } from '@lotrecht/records/kinds';
 import { type Entry } from '@lotrecht/sync';
 
 /** A check as earlier versions kept it on a device. */

@@ -1,7 +1,14 @@
 import { inject, Injectable } from '@angular/core';
-import { KIND, kindFacts } from '@lotrecht/records';
+import { KIND, kindFacts } from '@lotrecht/records/kinds';
 import { type Entry, keyText } from '@lotrecht/sync';
-import { fromDevice, keepOnDevice } from '../device/on-device.ts';
+import {
+  dropFromDevice,
+  fromDevice,
+  keepOnDevice,
+  keysOnDevice,
+  readOnDevice,
+  textOnDevice,
+} from '../device/on-device.ts';
 import { SessionStore } from '../session/session.store.ts';
 import { DeviceStore } from './device-store.ts';
 import { type EarlierCheck, entryOfCheck, type EarlierRecord, entryOfRecord } from './earlier-entries.ts';
@@ -94,7 +101,7 @@ export class LeftHere {
     const small = Object.fromEntries(
       personalKeys()
         .filter((key) => key !== OF_A_LINK)
-        .map((key) => [key, localStorage.getItem(key) ?? '']),
+        .map((key) => [key, textOnDevice(key) ?? '']),
     );
     const file: LeftFile = {
       format: FORMAT,
@@ -120,7 +127,7 @@ export class LeftHere {
     const brought = file.entries.filter((entry) => !isHere.has(keyText(entry)));
     await fromDevice(this.device.put(brought), undefined);
     const small = Object.entries(file.small).filter(
-      ([key]) => key.startsWith(OURS) && !OF_THE_DEVICE.includes(key) && localStorage.getItem(key) === null,
+      ([key]) => key.startsWith(OURS) && !OF_THE_DEVICE.includes(key) && textOnDevice(key) === null,
     );
     for (const [key, kept] of small) keepOnDevice(key, kept);
     return brought.length;
@@ -130,7 +137,7 @@ export class LeftHere {
   async letGo(instructorId: string): Promise<void> {
     await this.sender.letGo(instructorId);
     await fromDevice(this.device.clearMirror(), undefined);
-    for (const key of personalKeys()) localStorage.removeItem(key);
+    for (const key of personalKeys()) dropFromDevice(key);
     sessionStorage.clear();
     tellSignedOut();
   }
@@ -148,23 +155,16 @@ function canGo({ kind, asked, trouble, typed: { more } }: Entry): boolean {
 }
 
 function personalKeys(): readonly string[] {
-  return Object.keys(localStorage).filter((key) => key.startsWith(OURS) && !OF_THE_DEVICE.includes(key));
-}
-
-function parsed(key: string): unknown {
-  try {
-    return JSON.parse(localStorage.getItem(key) ?? 'null');
-  } catch {
-    // Somebody else’s text under our name: nothing that anybody typed.
-    return null;
-  }
+  return keysOnDevice().filter((key) => key.startsWith(OURS) && !OF_THE_DEVICE.includes(key));
 }
 
 /** What pages keep in small and nobody has kept yet. */
 function smallThings(): readonly LeftThing[] {
-  const clinic = parsed('lotrecht-clinic') as { readonly turns?: readonly Record<string, unknown>[] } | null;
-  const study = parsed('lotrecht-study') as { readonly setups?: readonly unknown[][] } | null;
-  const link = parsed(OF_A_LINK) as { readonly pending?: readonly unknown[] } | null;
+  const clinic = readOnDevice('lotrecht-clinic') as {
+    readonly turns?: readonly Record<string, unknown>[];
+  } | null;
+  const study = readOnDevice('lotrecht-study') as { readonly setups?: readonly unknown[][] } | null;
+  const link = readOnDevice(OF_A_LINK) as { readonly pending?: readonly unknown[] } | null;
   const thing = (what: string): LeftThing => ({ what, typedAt: null, sends: false });
   return [
     ...(clinic?.turns?.some(({ saved, carded }) => saved !== true || carded !== true) === true

@@ -1,4 +1,4 @@
-import { type KindFacts } from '@lotrecht/records';
+import { type KindFacts } from '@lotrecht/records/kinds';
 
 /** What comes in for a record: what it is to say, and the revision it was made from; 0 for a new one. */
 export interface Revised {

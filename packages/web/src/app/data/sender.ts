@@ -1,7 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import { DestroyRef, effect, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { kindFacts, saidByKind } from '@lotrecht/records';
+import { kindFacts, parentsOf, saidByKind } from '@lotrecht/records/kinds';
 import {
   type Answer,
   drain,
@@ -96,6 +96,36 @@ export class Sender {
     return this.changeTo(own, (entry) =>
       // What a page has of the server is asked when it is its turn: an answer may have come before.
       step(own, entry, typeof happening === 'function' ? happening() : happening, PROTOCOL),
+    );
+  }
+
+  /**
+   * Asks for a new record to be kept as it is; `send` sends it.
+   *
+   * @param page who asks, what it is of, and, where a try before this one may have arrived, that one’s key
+   */
+  async askNew(
+    { kind, id }: Omit<EntryKey, 'owner'>,
+    said: object,
+    {
+      by,
+      of: its,
+      once = crypto.randomUUID(),
+    }: { readonly by: string; readonly of: Entry['of']; readonly once?: string },
+  ): Promise<Entry | null> {
+    const parents = parentsOf(kindFacts(kind) ?? {}, said);
+    return this.change(
+      { kind, id },
+      {
+        is: 'asked',
+        said,
+        content: said,
+        more: null,
+        at: new Date().toISOString(),
+        once,
+        by,
+        begun: { base: null, parents, of: its },
+      },
     );
   }
 

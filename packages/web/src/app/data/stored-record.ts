@@ -1,6 +1,6 @@
 import { DestroyRef, inject, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { kindFacts, parentsOf } from '@lotrecht/records';
+import { kindFacts, parentsOf } from '@lotrecht/records/kinds';
 import { type Begun, type Entry, type EntryKey, type Outcome, saysTheSame } from '@lotrecht/sync';
 import { EMPTY, filter, merge, mergeMap, type Observable, of, Subject, take, takeUntil } from 'rxjs';
 import { type ApiProblem } from '../api/problem.ts';

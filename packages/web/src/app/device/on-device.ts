@@ -15,6 +15,31 @@ export function keepOnDevice(key: string, text: string): void {
   }
 }
 
+/** A text that is kept on this device; null: none. */
+export function textOnDevice(key: string): string | null {
+  return localStorage.getItem(key);
+}
+
+/** What is kept on this device as JSON; null: nothing, or something that another version or somebody else has written. */
+export function readOnDevice(key: string): unknown {
+  try {
+    return JSON.parse(localStorage.getItem(key) ?? 'null');
+  } catch {
+    // No JSON of ours: as if nothing had been kept.
+    return null;
+  }
+}
+
+/** Nothing stands under a key any more. */
+export function dropFromDevice(key: string): void {
+  localStorage.removeItem(key);
+}
+
+/** Every key under which something is kept. */
+export function keysOnDevice(): readonly string[] {
+  return Object.keys(localStorage);
+}
+
 /** What the device answers, or the other where it cannot; then that is said on the screen. */
 export async function fromDevice<T>(answer: Promise<T>, otherwise: T): Promise<T> {
   try {

@@ -1,5 +1,5 @@
 import { DOCUMENT, effect, inject, Injectable, signal } from '@angular/core';
-import { keepOnDevice } from './on-device.ts';
+import { keepOnDevice, textOnDevice } from './on-device.ts';
 
 /** Daylight for the tee, dim for the evening. */
 export type Theme = 'daylight' | 'dim';
@@ -10,7 +10,7 @@ const KEY = 'lotrecht-theme';
 @Injectable({ providedIn: 'root' })
 export class ThemeStore {
   private readonly document = inject(DOCUMENT);
-  readonly theme = signal<Theme>(localStorage.getItem(KEY) === 'dim' ? 'dim' : 'daylight');
+  readonly theme = signal<Theme>(textOnDevice(KEY) === 'dim' ? 'dim' : 'daylight');
 
   constructor() {
     effect(() => {

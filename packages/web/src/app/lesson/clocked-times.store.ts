@@ -1,6 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { type ClockedTimes, type HoldingTimes } from '@lotrecht/core';
-import { keepOnDevice } from '../device/on-device.ts';
+import { keepOnDevice, readOnDevice } from '../device/on-device.ts';
 import { SessionStore } from '../session/session.store.ts';
 
 const KEY = 'lotrecht-clocked';
@@ -13,20 +13,11 @@ const MOST_S = 90;
 /** Whose hands, then with a helper or alone. */
 type Clocked = Readonly<Record<string, Readonly<Record<string, ClockedTimes>>>>;
 
-function read(): Clocked {
-  try {
-    return (JSON.parse(localStorage.getItem(KEY) ?? '{}') ?? {}) as Clocked;
-  } catch {
-    // Written by another version: the shipped times stand until enough is clocked again.
-    return {};
-  }
-}
-
 /** How long the ways of reading took whoever is signed in on this device: seconds and nothing of a student. */
 @Injectable({ providedIn: 'root' })
 export class ClockedTimesStore {
   private readonly session = inject(SessionStore);
-  private readonly all = signal(read());
+  private readonly all = signal((readOnDevice(KEY) ?? {}) as Clocked);
   private readonly whose = computed(() => this.session.session()?.instructor.id ?? '');
 
   /** What was clocked of these hands. */

@@ -1,6 +1,6 @@
 import { judgementOf, type LastTimeView } from '@lotrecht/judging';
 import { type CheckDocument, type CheckView, type LessonView } from '@lotrecht/records';
-import { keepOnDevice } from '../device/on-device.ts';
+import { keepOnDevice, readOnDevice } from '../device/on-device.ts';
 import { DEFAULT_JUDGED, type Judged } from '../methods/judged.ts';
 import { plannedStation } from '../settings/planned-station.ts';
 import { beginningOf, readUsual } from './usual-readings.ts';
@@ -36,12 +36,7 @@ const KEPT_LESSONS = 40;
 type Kept = readonly (readonly [lessonId: string, ground: LessonGround])[];
 
 function readAll(): Kept {
-  try {
-    return JSON.parse(localStorage.getItem(KEY) ?? '[]') as Kept;
-  } catch {
-    // Written by another version: as if nothing had been chosen.
-    return [];
-  }
+  return (readOnDevice(KEY) ?? []) as Kept;
 }
 
 /** What was chosen for a lesson on this device and not yet begun with; null without. */

@@ -4,7 +4,7 @@ import { type PlannedStation } from '../settings/planned-station.ts';
 import { type LineKey } from '../words/words.ts';
 import { type Judged } from '../methods/judged.ts';
 import { USUAL_SERIES } from '../words/series.ts';
-import { keepOnDevice } from '../device/on-device.ts';
+import { keepOnDevice, readOnDevice } from '../device/on-device.ts';
 
 /** How a line was read last: first offered the next time. */
 export interface UsualWay {
@@ -55,12 +55,7 @@ const FIRST: UsualReadings = {
 
 /** What was used last on this device. */
 export function readUsual(): UsualReadings {
-  try {
-    return { ...FIRST, ...(JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<UsualReadings>) };
-  } catch {
-    // Written by another version: start over rather than fail on the tee.
-    return FIRST;
-  }
+  return { ...FIRST, ...(readOnDevice(KEY) as Partial<UsualReadings> | null) };
 }
 
 /** Remembers what was used; what is not named stays. */

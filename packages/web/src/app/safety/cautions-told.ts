@@ -1,6 +1,6 @@
 import { Injectable } from '@angular/core';
 import { type Moment } from '@lotrecht/judging';
-import { keepOnDevice } from '../device/on-device.ts';
+import { keepOnDevice, readOnDevice } from '../device/on-device.ts';
 
 const KEY = 'lotrecht-cautions';
 
@@ -24,10 +24,5 @@ export class CautionsTold {
 }
 
 function read(): Told | null {
-  try {
-    return JSON.parse(localStorage.getItem(KEY) ?? 'null') as Told | null;
-  } catch {
-    // Somebody else’s text under our name: everything is said again.
-    return null;
-  }
+  return readOnDevice(KEY) as Told | null;
 }

@@ -1,7 +1,7 @@
 import { DOCUMENT, inject, Injectable, signal } from '@angular/core';
 import { fromEvent, merge, throttleTime } from 'rxjs';
 import { SessionStore } from './session.store.ts';
-import { keepOnDevice } from '../device/on-device.ts';
+import { keepOnDevice, textOnDevice } from '../device/on-device.ts';
 
 /** Minutes after which a device left alone locks; 0 never. */
 export const LOCK_CHOICES = [0, 5, 15, 60] as const;
@@ -12,7 +12,7 @@ const USUAL_MINUTES = 15;
 const LOOK_EVERY_MS = 10_000;
 
 function readChoice(): number {
-  const stored = Number(localStorage.getItem(CHOICE_KEY) ?? USUAL_MINUTES);
+  const stored = Number(textOnDevice(CHOICE_KEY) ?? USUAL_MINUTES);
   return LOCK_CHOICES.find((c) => c === stored) ?? USUAL_MINUTES;
 }
 
@@ -49,7 +49,7 @@ export class AutoLock {
   private look(): void {
     const minutes = this.minutesState();
     const session = this.session.session();
-    const touchedAt = Number(localStorage.getItem(TOUCHED_KEY) ?? Date.now());
+    const touchedAt = Number(textOnDevice(TOUCHED_KEY) ?? Date.now());
     if (minutes === 0 || session === null || session.locked) return;
     if (Date.now() - touchedAt > minutes * 60_000) this.session.lock();
   }

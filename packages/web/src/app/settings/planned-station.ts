@@ -1,5 +1,5 @@
 import { type ClubGroup, type StationPlan } from '@lotrecht/records';
-import { keepOnDevice } from '../device/on-device.ts';
+import { dropFromDevice, keepOnDevice, readOnDevice } from '../device/on-device.ts';
 
 /** What was laid last, for the next check to begin with. No student. */
 export interface PlannedStation {
@@ -18,29 +18,19 @@ export function keepPlannedStation(station: PlannedStation): void {
 
 /** What was laid and not yet begun with; null without. */
 export function plannedStation(): PlannedStation | null {
-  try {
-    return JSON.parse(localStorage.getItem(KEY) ?? 'null') as PlannedStation | null;
-  } catch {
-    // Written by another version: as if nothing had been laid.
-    return null;
-  }
+  return readOnDevice(KEY) as PlannedStation | null;
 }
 
 /** Begun with: the check remembers it from then on. */
 export function dropPlannedStation(): void {
-  localStorage.removeItem(KEY);
+  dropFromDevice(KEY);
 }
 
 const DRAFT_KEY = 'lotrecht-plan-draft';
 
 /** The plan as it was left on this device. */
 export function readPlanDraft(): StationPlan | null {
-  try {
-    return JSON.parse(localStorage.getItem(DRAFT_KEY) ?? 'null') as StationPlan | null;
-  } catch {
-    // Written by another version: begin again.
-    return null;
-  }
+  return readOnDevice(DRAFT_KEY) as StationPlan | null;
 }
 
 /** Kept at every change. */

@@ -1,4 +1,5 @@
-import { KIND, type BallRunInput, type Kept } from '@lotrecht/records';
+import { type BallRunInput, type Kept } from '@lotrecht/records';
+import { KIND } from '@lotrecht/records/kinds';
 import { ballText } from '@lotrecht/words';
 import { recordKind } from '../record-kind.ts';
 

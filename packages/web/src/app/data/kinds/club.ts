@@ -1,4 +1,5 @@
-import { KIND, type ClubInput, type Kept } from '@lotrecht/records';
+import { type ClubInput, type Kept } from '@lotrecht/records';
+import { KIND } from '@lotrecht/records/kinds';
 import { CLUB_GROUPS } from '../../words/words.ts';
 import { recordKind } from '../record-kind.ts';
 

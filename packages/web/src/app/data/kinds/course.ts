@@ -1,4 +1,5 @@
-import { KIND, type CourseInput, type Kept } from '@lotrecht/records';
+import { type CourseInput, type Kept } from '@lotrecht/records';
+import { KIND } from '@lotrecht/records/kinds';
 import { recordKind } from '../record-kind.ts';
 
 /** A plan to be given to several students. */

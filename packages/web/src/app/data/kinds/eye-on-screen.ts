@@ -1,4 +1,5 @@
-import { KIND, type EyeOnScreenInput, type Kept } from '@lotrecht/records';
+import { type EyeOnScreenInput, type Kept } from '@lotrecht/records';
+import { KIND } from '@lotrecht/records/kinds';
 import { recordKind } from '../record-kind.ts';
 
 /** What an instructor’s own eye answered to pictures. */

@@ -1,4 +1,5 @@
-import { KIND, type HandOutInput, type HandOutView } from '@lotrecht/records';
+import { type HandOutInput, type HandOutView } from '@lotrecht/records';
+import { KIND } from '@lotrecht/records/kinds';
 import { DRILLS } from '@lotrecht/paper';
 import { recordKind } from '../record-kind.ts';
 

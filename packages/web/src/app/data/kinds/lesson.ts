@@ -1,4 +1,5 @@
-import { KIND, type LessonInput, type LessonView } from '@lotrecht/records';
+import { type LessonInput, type LessonView } from '@lotrecht/records';
+import { KIND } from '@lotrecht/records/kinds';
 import { dayText } from '../../words/dates.ts';
 import { type RecordKind, recordKind } from '../record-kind.ts';
 

@@ -1,5 +1,6 @@
 import { routineOfMethod } from '@lotrecht/judging';
-import { KIND, type MethodDocument, type MethodInput, type MethodView } from '@lotrecht/records';
+import { type MethodDocument, type MethodInput, type MethodView } from '@lotrecht/records';
+import { KIND } from '@lotrecht/records/kinds';
 import { LINE_TITLES, type LineKey } from '../../words/words.ts';
 import { recordKind } from '../record-kind.ts';
 

@@ -1,4 +1,5 @@
-import { KIND, type OwnDrillInput, type Kept } from '@lotrecht/records';
+import { type OwnDrillInput, type Kept } from '@lotrecht/records';
+import { KIND } from '@lotrecht/records/kinds';
 import { recordKind } from '../record-kind.ts';
 
 /** A drill of the academy’s own. */

@@ -1,4 +1,5 @@
-import { KIND, type PlaceInput, type PlaceView } from '@lotrecht/records';
+import { type PlaceInput, type PlaceView } from '@lotrecht/records';
+import { KIND } from '@lotrecht/records/kinds';
 import { PLACE_KINDS } from '../../words/place-kinds.ts';
 import { recordKind } from '../record-kind.ts';
 

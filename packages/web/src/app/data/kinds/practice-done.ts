@@ -1,4 +1,5 @@
-import { KIND, type Kept, type PracticeDoneInput } from '@lotrecht/records';
+import { type Kept, type PracticeDoneInput } from '@lotrecht/records';
+import { KIND } from '@lotrecht/records/kinds';
 import { walkInsText } from '../../words/practice-words.ts';
 import { recordKind } from '../record-kind.ts';
 

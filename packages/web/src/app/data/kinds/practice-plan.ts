@@ -1,4 +1,5 @@
-import { KIND, type Kept, type PracticePlanInput } from '@lotrecht/records';
+import { type Kept, type PracticePlanInput } from '@lotrecht/records';
+import { KIND } from '@lotrecht/records/kinds';
 import { ONE_THING_WORDS } from '@lotrecht/words';
 import { recordKind } from '../record-kind.ts';
 

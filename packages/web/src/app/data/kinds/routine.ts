@@ -1,4 +1,5 @@
-import { KIND, type Kept, type RoutineInput } from '@lotrecht/records';
+import { type Kept, type RoutineInput } from '@lotrecht/records';
+import { KIND } from '@lotrecht/records/kinds';
 import { stepTitle } from '@lotrecht/words';
 import { recordKind } from '../record-kind.ts';
 

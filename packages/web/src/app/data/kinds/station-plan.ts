@@ -1,4 +1,5 @@
-import { KIND, type StationPlanInput, type StationPlanView } from '@lotrecht/records';
+import { type StationPlanInput, type StationPlanView } from '@lotrecht/records';
+import { KIND } from '@lotrecht/records/kinds';
 import { CLUB_GROUPS, HAND_TITLES } from '../../words/words.ts';
 import { recordKind } from '../record-kind.ts';
 

@@ -1,4 +1,5 @@
-import { KIND, type StudentInput, type StudentView } from '@lotrecht/records';
+import { type StudentInput, type StudentView } from '@lotrecht/records';
+import { KIND } from '@lotrecht/records/kinds';
 import { HAND_TITLES } from '../../words/words.ts';
 import { recordKind } from '../record-kind.ts';
 

@@ -1,4 +1,5 @@
-import { KIND, type Kept, type UsualMissInput } from '@lotrecht/records';
+import { type Kept, type UsualMissInput } from '@lotrecht/records';
+import { KIND } from '@lotrecht/records/kinds';
 import { missText } from '@lotrecht/words';
 import { recordKind } from '../record-kind.ts';
 

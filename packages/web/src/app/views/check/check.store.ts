@@ -1,13 +1,8 @@
 import { DestroyRef, inject, Injectable, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { type SeriesPlace } from '@lotrecht/judging';
-import {
-  type CheckInput,
-  type CheckView,
-  KIND,
-  type LessonView,
-  type SavedCheckView,
-} from '@lotrecht/records';
+import { type CheckInput, type CheckView, type LessonView, type SavedCheckView } from '@lotrecht/records';
+import { KIND } from '@lotrecht/records/kinds';
 import { type Begun, type Entry, type EntryKey, type Outcome, saysTheSame } from '@lotrecht/sync';
 import { defer, filter, Observable, Subject, take, takeUntil } from 'rxjs';
 import { type ApiProblem } from '../../api/problem.ts';

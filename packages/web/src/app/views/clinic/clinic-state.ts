@@ -2,7 +2,7 @@ import { ALL_PARALLEL, composeCheck, judgementByMethod, solveDocument } from '@l
 import { proportion, radiansFromDegrees } from '@lotrecht/core';
 import { type CheckInput, type PlaceView, type ResultDocument, type StudentView } from '@lotrecht/records';
 import { leanOf, type LineKey } from '@lotrecht/words';
-import { keepOnDevice } from '../../device/on-device.ts';
+import { dropFromDevice, keepOnDevice, readOnDevice } from '../../device/on-device.ts';
 
 /** As many as one station takes in turn. */
 export const MOST_STUDENTS = 8;
@@ -37,17 +37,12 @@ const KEY = 'lotrecht-clinic';
 
 /** The clinic of a day that this device has in hand; null: none. */
 export function readClinic(today: string): Clinic | null {
-  try {
-    const kept = JSON.parse(localStorage.getItem(KEY) ?? 'null') as Clinic | null;
-    return kept?.heldOn === today ? kept : null;
-  } catch {
-    // Written by another version: what was read is on the server.
-    return null;
-  }
+  const kept = readOnDevice(KEY) as Clinic | null;
+  return kept?.heldOn === today ? kept : null;
 }
 
 export function keepClinic(clinic: Clinic | null): void {
-  if (clinic === null) localStorage.removeItem(KEY);
+  if (clinic === null) dropFromDevice(KEY);
   else keepOnDevice(KEY, JSON.stringify(clinic));
 }
 

@@ -7,16 +7,17 @@ import { MatOption, MatSelect } from '@angular/material/select';
 import { RouterLink } from '@angular/router';
 import { type Drill, drillOf, drillsFor } from '@lotrecht/paper';
 import { type HandOutInput, type PlaceMark, type PlaceView, type StudentView } from '@lotrecht/records';
+import { KIND } from '@lotrecht/records/kinds';
+import { type Outcome } from '@lotrecht/sync';
 import { asideText, leanOf, type LineKey } from '@lotrecht/words';
-import { catchError, concatMap, EMPTY, forkJoin, from, map, type Observable } from 'rxjs';
+import { filter, forkJoin } from 'rxjs';
 import { type Moment } from '@lotrecht/judging';
 import { Caution } from '../../safety/caution.ts';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
-import { HAND_OUT } from '../../data/kinds/hand-out.ts';
 import { PLACE } from '../../data/kinds/place.ts';
 import { Mirror } from '../../data/mirror.ts';
-import { RecordApi } from '../../data/record-api.ts';
+import { Sender } from '../../data/sender.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { keepUsualPlace, usualPlace } from '../../settings/usual-place.ts';
 import { LandmarkStrip } from '../../ui/landmark-strip.ts';
@@ -40,6 +41,13 @@ import {
 const LINES: readonly LineKey[] = ['toes', 'shoulders', 'hips', 'knees', 'eyes', 'face'];
 /** A look along a rod from behind, degrees. */
 const SIGHTING_DEG = 0.5;
+
+/** What is asked to be kept is called so. */
+interface NewKey {
+  readonly kind: string;
+  readonly id: string;
+  readonly once?: string;
+}
 
 /** A group on one station, in turn: one line each, read the quickest way; one thing, a drill and a card for each. */
 @Component({
@@ -65,7 +73,9 @@ const SIGHTING_DEG = 0.5;
 export class ClinicPage {
   protected readonly cautions: readonly Moment[] = ['clinic', 'touch'];
   private readonly api = inject(AcademyApi);
-  private readonly records = inject(RecordApi);
+  private readonly sender = inject(Sender);
+  /** This page: it hears of what it has asked. */
+  private readonly by = crypto.randomUUID();
   private readonly mirror = inject(Mirror);
   private readonly destroyed = inject(DestroyRef);
   private readonly settings = inject(SettingsStore);
@@ -163,10 +173,18 @@ export class ClinicPage {
     () => this.read().filter(({ turn }) => turn.saved && !turn.carded).length,
   );
   protected readonly allCarded = computed(() => this.read().every(({ turn }) => turn.carded));
-  protected readonly keeping = signal(false);
+  /** What is on its way, by its id. */
+  private readonly asked = signal<ReadonlySet<string>>(new Set());
+  protected readonly keeping = computed(() => this.asked().size > 0);
 
   constructor() {
     const failed = (error: unknown): void => this.problem.set(toProblem(error));
+    this.sender.outcomes
+      .pipe(
+        filter(({ by }) => by === this.by),
+        takeUntilDestroyed(),
+      )
+      .subscribe((outcome) => this.hear(outcome));
     this.mirror
       .list<PlaceView>(PLACE)
       .pipe(takeUntilDestroyed(this.destroyed))
@@ -231,66 +249,36 @@ export class ClinicPage {
     this.change(turn, { drillId: drill.id, carded: false });
   }
 
-  /** What is not on the server yet, one after the other, each under its own id: sent twice it is kept once. */
+  /** What is not on the server yet: lesson and check of each, which goes out from the device. */
   protected send(): void {
     const clinic = this.clinic();
-    if (clinic === null || this.keeping()) return;
-    const waiting = this.read().filter(({ turn }) => !turn.saved);
-    if (waiting.length === 0) return;
-    this.keeping.set(true);
-    this.problem.set(null);
-    from(waiting)
-      .pipe(
-        concatMap(({ turn, student }) => {
-          const { heldOn, placeId } = clinic;
-          const lesson = { revision: 0, studentId: student.id, heldOn, notes: 'In a group.', placeId };
-          const check = this.checkOf(clinic, turn, student);
-          // One who cannot be kept, for want of a guardian’s consent, holds up nobody else.
-          return this.api.saveLesson(turn.lessonId, lesson).pipe(
-            concatMap(() =>
-              check === null ? [] : this.api.saveCheck(turn.checkId, check.input, turn.checkId),
-            ),
-            map(() => turn),
-            catchError((error: unknown) => this.notKept(student, error)),
-          );
-        }),
-      )
-      .subscribe({
-        next: (turn) => this.change(turn, { saved: true }),
-        complete: () => {
-          this.keeping.set(false);
-          // Somebody was read in the meantime.
-          if (this.unsaved() > 0 && this.problem() === null) this.send();
-        },
-      });
+    if (clinic === null) return;
+    const { heldOn, placeId } = clinic;
+    for (const { turn, student } of this.read().filter((one) => !one.turn.saved)) {
+      const check = this.checkOf(clinic, turn, student);
+      if (check === null) continue;
+      const { revision: _revision, ...said } = check.input;
+      const lesson = { studentId: student.id, heldOn, notes: 'In a group.', placeId };
+      this.ask(turn, { kind: KIND.lesson.name, id: turn.lessonId }, lesson);
+      // Every try of one reading carries the same key.
+      this.ask(turn, { kind: KIND.check.name, id: turn.checkId, once: turn.checkId }, said);
+    }
+    void this.sender.send();
   }
 
   /** A card for each: what goes home, in junior wording for those who are not of age. */
   protected keepCards(): void {
-    const waiting = this.read().filter(({ turn }) => turn.saved && !turn.carded);
-    this.keeping.set(true);
-    this.problem.set(null);
-    from(waiting)
-      .pipe(
-        concatMap(({ turn, student, drill }) => {
-          const card: HandOutInput = {
-            revision: 0,
-            checkId: turn.checkId,
-            drillId: drill?.id ?? '',
-            dose: '',
-            own: '',
-            junior: student.minor,
-          };
-          return this.records.save(HAND_OUT, turn.handOutId, card, null).pipe(
-            map(() => turn),
-            catchError((error: unknown) => this.notKept(student, error)),
-          );
-        }),
-      )
-      .subscribe({
-        next: (turn) => this.change(turn, { carded: true }),
-        complete: () => this.keeping.set(false),
-      });
+    for (const { turn, student, drill } of this.read().filter((one) => one.turn.saved && !one.turn.carded)) {
+      const card: Omit<HandOutInput, 'revision'> = {
+        checkId: turn.checkId,
+        drillId: drill?.id ?? '',
+        dose: '',
+        own: '',
+        junior: student.minor,
+      };
+      this.ask(turn, { kind: KIND['hand-out'].name, id: turn.handOutId }, card);
+    }
+    void this.sender.send();
   }
 
   protected over(): void {
@@ -309,11 +297,30 @@ export class ClinicPage {
     return made;
   }
 
-  /** Said with who it is; it stays on the device. */
-  private notKept({ name }: StudentView, error: unknown): Observable<never> {
-    const problem = toProblem(error);
-    this.problem.set({ ...problem, title: `${name}: ${problem.title}` });
-    return EMPTY;
+  private ask({ studentId, lessonId }: Turn, key: NewKey, said: object): void {
+    this.problem.set(null);
+    this.asked.update((all) => new Set([...all, key.id]));
+    const { kind, id, ...once } = key;
+    void this.sender.askNew({ kind, id }, said, { by: this.by, of: { studentId, lessonId }, ...once });
+  }
+
+  /** What came of it. One who cannot be kept, for want of a guardian’s consent, holds up nobody else. */
+  private hear({ key: { kind, id }, answer, entry, view }: Outcome): void {
+    this.asked.update((all) => new Set([...all].filter((one) => one !== id)));
+    const turn = this.clinic()?.turns.find((one) => [one.lessonId, one.checkId, one.handOutId].includes(id));
+    if (turn === undefined) return;
+    if (entry?.trouble?.what === 'conflict') {
+      // A lesson that somebody has written into meanwhile is there: that is all it was asked for.
+      void this.sender.change({ kind, id }, { is: 'theirs-chosen' }).then(() => this.sender.send());
+      return;
+    }
+    if (view !== null && kind === KIND.check.name) this.change(turn, { saved: true });
+    if (view !== null && kind === KIND['hand-out'].name) this.change(turn, { carded: true });
+    if (answer.is === 'kept' || answer.is === 'conflict') return;
+    const { name } = this.people().get(turn.studentId) ?? { name: '' };
+    const problem = answer.problem as ApiProblem;
+    // Trouble on the way is nobody’s.
+    this.problem.set(answer.is === 'refused' ? { ...problem, title: `${name}: ${problem.title}` } : problem);
   }
 
   private change({ studentId }: Turn, change: Partial<Turn>): void {

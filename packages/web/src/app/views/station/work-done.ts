@@ -1,4 +1,4 @@
-import { keepOnDevice } from '../../device/on-device.ts';
+import { keepOnDevice, readOnDevice } from '../../device/on-device.ts';
 
 /** What is done before the student steps in, in the order of the work. */
 export const STATION_WORK = ['sight', 'line', 'rails', 'square', 'mark', 'plan'] as const;
@@ -14,13 +14,8 @@ interface DoneOn {
 
 /** What was ticked off on a day on this device; a station is laid anew every day. */
 export function readDone(day: string): readonly StationWork[] {
-  try {
-    const kept = JSON.parse(localStorage.getItem(KEY) ?? 'null') as DoneOn | null;
-    return kept?.day === day ? kept.done.filter((work) => STATION_WORK.includes(work)) : [];
-  } catch {
-    // Written by another version: as if nothing had been done.
-    return [];
-  }
+  const kept = readOnDevice(KEY) as DoneOn | null;
+  return kept?.day === day ? kept.done.filter((work) => STATION_WORK.includes(work)) : [];
 }
 
 export function keepDone(day: string, done: readonly StationWork[]): void {

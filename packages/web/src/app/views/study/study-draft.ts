@@ -1,6 +1,6 @@
 import { type StudyReading } from '@lotrecht/judging';
 import { type LineKey } from '../../words/words.ts';
-import { keepOnDevice } from '../../device/on-device.ts';
+import { keepOnDevice, readOnDevice } from '../../device/on-device.ts';
 
 /** What was typed of a study and not used yet. Numbers only: no student, no name. */
 export interface StudyDraft {
@@ -16,12 +16,7 @@ const FIRST: StudyDraft = { line: 'toes', rod: false, setups: [[]] };
 
 /** The study as it was left on this device. */
 export function readStudy(): StudyDraft {
-  try {
-    return { ...FIRST, ...(JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<StudyDraft>) };
-  } catch {
-    // Written by another version: begin again.
-    return FIRST;
-  }
+  return { ...FIRST, ...(readOnDevice(KEY) as Partial<StudyDraft> | null) };
 }
 
 /** Keeps a study at every reading. */

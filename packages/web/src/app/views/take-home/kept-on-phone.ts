@@ -1,5 +1,5 @@
 import { type SelfCheckInput, type StudentLinkPage } from '@lotrecht/records';
-import { keepOnDevice } from '../../device/on-device.ts';
+import { dropFromDevice, keepOnDevice, readOnDevice } from '../../device/on-device.ts';
 import { type Practised } from '../../trainer/trainer.ts';
 import { type EyeTraining } from '../../sight/eye-training.ts';
 import { type Training } from '../../trainer/training.ts';
@@ -47,28 +47,18 @@ export function readKept(token: string): KeptPage {
     eyeTraining: null,
     session: null,
   };
-  try {
-    const kept = JSON.parse(localStorage.getItem(KEY) ?? 'null') as KeptEarlier | null;
-    if (kept?.token !== token) return empty;
-    const pending = kept.pending.map((p) => ({ ...p, to: p.to ?? 'self-checks' }) as Pending);
-    // A page of an earlier version comes again from the server; what is to be sent does not.
-    const page = kept.page?.plan === undefined ? null : (kept.page as StudentLinkPage);
-    return { ...empty, ...kept, page, pending };
-  } catch {
-    // Written by another version: what is on the server comes again.
-    return empty;
-  }
+  const kept = readOnDevice(KEY) as KeptEarlier | null;
+  if (kept?.token !== token || !Array.isArray(kept.pending)) return empty;
+  const pending = kept.pending.map((p) => ({ ...p, to: p.to ?? 'self-checks' }) as Pending);
+  // A page of an earlier version comes again from the server; what is to be sent does not.
+  const page = kept.page?.plan === undefined ? null : (kept.page as StudentLinkPage);
+  return { ...empty, ...kept, page, pending };
 }
 
 /** The link that this phone opened last: what is installed here opens without an address of its own. Empty: none. */
 export function keptToken(): string {
-  try {
-    const kept = JSON.parse(localStorage.getItem(KEY) ?? 'null') as { readonly token?: unknown } | null;
-    return typeof kept?.token === 'string' ? kept.token : '';
-  } catch {
-    // Broken: as if none had been opened.
-    return '';
-  }
+  const kept = readOnDevice(KEY) as { readonly token?: unknown } | null;
+  return typeof kept?.token === 'string' ? kept.token : '';
 }
 
 /** Keeps the page and what is to be sent. */
@@ -78,5 +68,5 @@ export function keep(kept: KeptPage): void {
 
 /** A link that opens nothing any more leaves nothing behind. */
 export function forget(): void {
-  localStorage.removeItem(KEY);
+  dropFromDevice(KEY);
 }

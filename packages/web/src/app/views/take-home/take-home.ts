@@ -13,7 +13,7 @@ import {
 import { MatButton } from '@angular/material/button';
 import { type PracticeDoneInput, type SelfCheckInput, type StudentLinkPage } from '@lotrecht/records';
 import { type Moment } from '@lotrecht/judging';
-import { firstValueFrom } from 'rxjs';
+import { catchError, firstValueFrom, map, of } from 'rxjs';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
 import { dayText } from '../../words/dates.ts';
 import { walkInsText } from '../../words/practice-words.ts';
@@ -28,6 +28,7 @@ import { Caution } from '../../safety/caution.ts';
 import { EyeAtHome } from './eye-at-home.ts';
 import { openOffline } from './offline.ts';
 import { forget, keep, keptToken, type Pending, readKept } from './kept-on-phone.ts';
+import { sendFromPhone } from './send-from-phone.ts';
 import { SelfCheckForm } from './self-check-form.ts';
 import { emptySelfCheck, type TypedSelfCheck } from './typed-self-check.ts';
 
@@ -189,31 +190,39 @@ export class TakeHomePage {
     void this.sendWaiting();
   }
 
-  /** One after the other, each under its own id: sent twice it is kept once. */
+  /** Nothing is lost between two tries. */
   protected async sendWaiting(): Promise<void> {
     if (this.sending) return;
     this.sending = true;
+    const [token, headers] = [this.token, this.headers()];
     try {
-      for (const { id, to, input } of this.waiting()) {
-        await firstValueFrom(this.http.put(`/api/take-home/${to}/${id}`, input, { headers: this.headers() }));
-        this.waiting.update((pending) => pending.filter((p) => p.id !== id));
-        this.keep();
-        this.said.set('Sent.');
-      }
-    } catch (error) {
-      this.refused(toProblem(error));
+      await sendFromPhone({
+        // Another link has been opened meanwhile: what that one has goes by its own.
+        pending: () => (token === this.token ? this.waiting() : []),
+        drop: (id) => {
+          this.waiting.update((pending) => pending.filter((p) => p.id !== id));
+          this.keep();
+        },
+        send: ({ id, to, input }) =>
+          firstValueFrom(
+            this.http.put(`/api/take-home/${to}/${id}`, input, { headers }).pipe(
+              map(() => null),
+              catchError((error: unknown) => of(toProblem(error))),
+            ),
+          ),
+        told: (problem) => this.tell(problem),
+      });
     } finally {
       this.sending = false;
     }
   }
 
   /** A reading that cannot be is given back; anything else waits for the next try. */
-  private refused(problem: ApiProblem): void {
-    if (problem.status === 409 || problem.code === 'enough-for-a-day') this.said.set(problem.title);
-    if (problem.status !== 422) return;
-    this.waiting.update(([, ...others]) => others);
-    this.keep();
-    this.said.set(`Not kept: ${problem.errors?.[0]?.message ?? problem.title}`);
+  private tell(problem: ApiProblem | null): void {
+    if (problem === null) this.said.set('Sent.');
+    else if (problem.status === 422)
+      this.said.set(`Not kept: ${problem.errors[0]?.message ?? problem.title}`);
+    else if (problem.status === 409 || problem.code === 'enough-for-a-day') this.said.set(problem.title);
   }
 
   private keep(): void {

@@ -34,8 +34,6 @@ export interface Round {
   readonly device: Device;
   readonly protocol: Protocol;
   readonly send: (request: Request) => Promise<Answer>;
-  /** Said when one is on its way. */
-  readonly sending: (entry: Entry) => void;
   /** Said for each answer before anything else can happen to the record: its page is never behind the device. */
   readonly noted: (outcome: Outcome) => void;
   /** Said for each answer when the device has it. */
@@ -59,7 +57,7 @@ export async function drain(
   round: Round,
   { step: goOn, nextToSend: choose }: Rules = { step, nextToSend },
 ): Promise<boolean> {
-  const { device, protocol, send, sending, noted, answered } = round;
+  const { device, protocol, send, noted, answered } = round;
   // What a server answers ends each try: the same asking at the same base never goes twice in one round.
   const tried = new Set<string>();
   const tryOf = (entry: Entry): string =>
@@ -70,13 +68,11 @@ export async function drain(
     if (next === null) return isThrough;
     const entry = await device.change(next, (now) => goOn(next, now, { is: 'sent' }, protocol));
     const request = entry === null ? null : requestOf(entry, protocol);
-    // Another tab has sent it, or it was given up meanwhile.
+    // Also where another tab has sent it, or it was given up meanwhile: a device that says otherwise is not asked for ever.
+    tried.add(tryOf(entry ?? next));
     if (entry === null || request === null || entry.trouble !== null) continue;
-    tried.add(tryOf(entry));
-    sending(entry);
     const answer = await send(request);
-    const { said } = request;
-    const by = entry.asked?.by ?? entry.typed.by;
+    const { said, by } = request;
     const outcomeOf = (after: Entry | null): Outcome => ({
       key: keyOf(next),
       by,

@@ -14,6 +14,8 @@ export interface Request {
   /** With the revision: what a `change` sends. */
   readonly patch: object;
   readonly once: string;
+  /** The page that asked. */
+  readonly by: string;
 }
 
 const isThe =
@@ -27,7 +29,7 @@ const isThe =
  *
  * @param entries everything that one has on a device
  * @param isTried what this round has been through
- * @returns null: nothing, for now
+ * @returns null: nothing goes
  */
 export function nextToSend(
   entries: readonly Entry[],
@@ -50,7 +52,7 @@ function stands({ parents }: Entry, entries: readonly Entry[]): boolean {
 /** @returns what is sent for a record; null where nothing was asked */
 export function requestOf({ kind, id, asked }: Entry, protocol: Protocol): Request | null {
   if (asked === null) return null;
-  const { said, once, over } = asked;
+  const { said, once, by, over } = asked;
   const revision = over?.revision ?? 0;
   const changed =
     over === null ? (said as object) : patchOf(over.said as object, protocol.said(kind, said) as object);
@@ -62,5 +64,6 @@ export function requestOf({ kind, id, asked }: Entry, protocol: Protocol): Reque
     said,
     patch: { ...changed, revision },
     once,
+    by,
   };
 }

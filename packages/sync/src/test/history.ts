@@ -223,18 +223,15 @@ export class History {
   ): Promise<void> {
     let count = 0;
     tablet.device.killIn = killIn;
-    const one = async (): Promise<void> => {
-      let asker = '';
-      await drain(
+    const one = (): Promise<unknown> =>
+      drain(
         OWNER,
         {
           device: tablet.device,
           protocol: PROTOCOL,
-          sending: ({ asked }) => (asker = asked?.by ?? tablet.name),
           send: async (request) => {
-            const by = asker;
             await Promise.resolve();
-            const answer = this.world.send(by, request, sky[count++ % sky.length] ?? 'fair');
+            const answer = this.world.send(request, sky[count++ % sky.length] ?? 'fair');
             await Promise.resolve();
             return answer;
           },
@@ -248,7 +245,6 @@ export class History {
       ).catch((error: unknown) => {
         if (!(error instanceof Killed)) throw error;
       });
-    };
     await Promise.all(Array.from({ length: tabs }, one));
     const isKilled = tablet.device.killIn <= 0;
     tablet.device.killIn = Infinity;

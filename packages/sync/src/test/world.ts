@@ -57,21 +57,21 @@ export class World {
   }
 
   /** @returns what the device hears of it */
-  send(by: string, request: Request, weather: Weather): Answer {
+  send(request: Request, weather: Weather): Answer {
     const unheard: Answer = { is: 'unknown', problem: 'no connection' };
     switch (weather) {
       case 'fair':
-        return this.take(by, request);
+        return this.take(request);
       case 'lost':
         return unheard;
       case 'answer-lost':
-        this.take(by, request);
+        this.take(request);
         return unheard;
       case 'doubled':
-        this.take(by, request);
-        return this.take(by, request);
+        this.take(request);
+        return this.take(request);
       case 'late':
-        this.onTheWay.push(() => this.take(by, request));
+        this.onTheWay.push(() => this.take(request));
         return unheard;
     }
   }
@@ -81,7 +81,7 @@ export class World {
     for (const late of this.onTheWay.splice(0).toReversed()) late();
   }
 
-  private take(by: string, { kind, revision, said, patch }: Request): Answer {
+  private take({ kind, revision, said, patch, by }: Request): Answer {
     const { word, bad } = said as Said;
     const parent = PARENT[kind];
     if (parent && this.view(parent) === null) {

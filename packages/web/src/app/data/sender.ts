@@ -4,6 +4,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { kindFacts, parentsOf, saidByKind } from '@lotrecht/records/kinds';
 import {
   type Answer,
+  type Begun,
   drain,
   type Entry,
   type EntryKey,
@@ -13,6 +14,7 @@ import {
   type Protocol,
   type Request,
   step,
+  type View,
 } from '@lotrecht/sync';
 import { catchError, firstValueFrom, fromEvent, map, of, Subject, type Subscription, timeout } from 'rxjs';
 import { type ApiProblem, toProblem } from '../api/problem.ts';
@@ -49,8 +51,6 @@ export class Sender {
   readonly waiting = signal(0);
   /** Seconds until the next try; null: none is waited for. */
   readonly retryInS = signal<number | null>(null);
-  /** What is on its way, by kind and id; null: nothing. */
-  readonly sending = signal<string | null>(null);
 
   private readonly http = inject(HttpClient);
   private readonly device = inject(DeviceStore);
@@ -59,7 +59,8 @@ export class Sender {
   /** What came of each sending, of this tab and of the others. */
   readonly outcomes = this.told.asObservable();
 
-  private readonly inMemory = new Map<string, Entry>();
+  /** What the device does not hold; null: what it holds is over. */
+  private readonly inMemory = new Map<string, Entry | null>();
   /** What the server answered, by kind and id, and to which page: one may have fetched it before. */
   private readonly answers = new Map<string, { readonly view: unknown; readonly by: string }>();
   private readonly others = new BroadcastChannel(CHANNEL);
@@ -135,15 +136,21 @@ export class Sender {
     return entries.toSorted((a, b) => (a.typed.at > b.typed.at ? -1 : 1));
   }
 
-  /** What they have here of one lesson. */
-  async ofLesson(lessonId: string): Promise<readonly Entry[]> {
-    return (await this.all()).filter((entry) => entry.of.lessonId === lessonId);
-  }
-
   /** The newest answer to a record that was sent from here. @param by to this page alone; default: to any */
   answerOf({ kind, id }: Pick<EntryKey, 'kind' | 'id'>, by?: string): unknown {
     const answer = this.answers.get(`${kind} ${id}`);
     return by === undefined || answer?.by === by ? answer?.view : undefined;
+  }
+
+  /**
+   * What a page types over.
+   *
+   * @param stored what it shows as stored: it may not have heard yet of what came of its own asking
+   */
+  baseOf({ kind, id }: Pick<EntryKey, 'kind' | 'id'>, stored: View | null, by: string): Begun['base'] {
+    const answered = this.answerOf({ kind, id }, by) as View | undefined;
+    const view = (answered?.revision ?? 0) > (stored?.revision ?? 0) ? (answered ?? null) : stored;
+    return view === null ? null : { revision: view.revision, said: PROTOCOL.said(kind, view) };
   }
 
   /** Sends what waits. What is asked meanwhile goes along. */
@@ -162,7 +169,7 @@ export class Sender {
 
   /** Nothing that one has typed stays here. */
   async letGo(owner: string): Promise<void> {
-    for (const [text, entry] of this.inMemory) if (entry.owner === owner) this.inMemory.delete(text);
+    for (const text of this.inMemory.keys()) if (text.startsWith(`${owner} `)) this.inMemory.delete(text);
     this.answers.clear();
     this.waiting.set(0);
     await fromDevice(this.device.dropOf(owner), undefined);
@@ -178,20 +185,33 @@ export class Sender {
 
   private async allOf(owner: string): Promise<readonly Entry[]> {
     const kept = await fromDevice(this.device.all(owner), []);
-    const here = [...this.inMemory.values()].filter((entry) => entry.owner === owner);
-    const isHere = new Set(here.map(keyText));
-    return [...kept.filter((entry) => !isHere.has(keyText(entry))), ...here];
+    const here = [...this.inMemory.values()].filter((entry) => entry?.owner === owner);
+    return [...kept.filter((entry) => !this.inMemory.has(keyText(entry))), ...here] as Entry[];
   }
 
+  /** On the device; in memory where it cannot, until it can again. */
   private async changeTo(key: EntryKey, to: (entry: Entry | null) => Entry | null): Promise<Entry | null> {
     const text = keyText(key);
-    if (kindFacts(key.kind)?.namesPeople !== true && !this.inMemory.has(text)) {
-      const kept = await fromDevice(this.device.change(key, to), undefined);
-      if (kept !== undefined) return kept;
+    if (kindFacts(key.kind)?.namesPeople === true) {
+      const after = to(this.inMemory.get(text) ?? null);
+      if (after === null) this.inMemory.delete(text);
+      else this.inMemory.set(text, after);
+      return after;
     }
-    const after = to(this.inMemory.get(text) ?? null);
-    if (after === null) this.inMemory.delete(text);
-    else this.inMemory.set(text, after);
+    const before = (kept: Entry | null): Entry | null =>
+      this.inMemory.has(text) ? (this.inMemory.get(text) ?? null) : kept;
+    const kept = await fromDevice(
+      this.device.change(key, (entry) => to(before(entry))),
+      undefined,
+    );
+    if (kept !== undefined) {
+      this.inMemory.delete(text);
+      return kept;
+    }
+    // One that is full can still be read.
+    const read = await fromDevice(this.device.all(key.owner), []);
+    const after = to(before(read.find((entry) => keyText(entry) === text) ?? null));
+    this.inMemory.set(text, after);
     return after;
   }
 
@@ -214,11 +234,9 @@ export class Sender {
     const isThrough = await drain(owner, {
       device: { all: (of) => this.allOf(of), change: (key, to) => this.changeTo(key, to) },
       protocol: PROTOCOL,
-      send: (request) => this.sendOne(request),
-      sending: ({ kind, id }) => this.sending.set(`${kind} ${id}`),
+      send: (request) => (owner === this.owner() ? this.sendOne(request) : Promise.resolve(LEFT)),
       noted: (outcome) => this.note(outcome),
       answered: (outcome) => {
-        this.sending.set(null);
         this.hear(outcome);
         this.others.postMessage(outcome);
       },
@@ -279,6 +297,9 @@ function answerOf(kind: string, error: unknown): Answer {
   if (problem.status === 401 || problem.status === 423) return { is: 'closed', problem };
   return { is: 'refused', problem };
 }
+
+/** Somebody else is signed in by now: what was left goes out when its owner is. */
+const LEFT: Answer = { is: 'closed', problem: null };
 
 const HANGING: ApiProblem = {
   status: 0,

@@ -1,7 +1,7 @@
 import { DestroyRef, inject, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { kindFacts, parentsOf } from '@lotrecht/records/kinds';
-import { type Begun, type Entry, type EntryKey, type Outcome, saysTheSame } from '@lotrecht/sync';
+import { type Begun, type Entry, type Outcome, saysTheSame } from '@lotrecht/sync';
 import { EMPTY, filter, merge, mergeMap, type Observable, of, Subject, take, takeUntil } from 'rxjs';
 import { type ApiProblem } from '../api/problem.ts';
 import { type KeptRecord, type RecordKind, type Revised } from './record-kind.ts';
@@ -44,13 +44,13 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
   readonly ready = signal(false);
 
   private readonly sender = inject(Sender);
-  /** What came of what was asked to be kept; null: it is not kept. */
-  private readonly results = new Subject<View | null>();
+  /** What came of what was asked to be kept here, also of a record that the page has gone on from; null: it is not kept. */
+  private readonly results = new Subject<{ readonly id: string; readonly view: View | null }>();
   /** This page: what another has kept of the same record was not seen on it. */
   private readonly by = crypto.randomUUID();
   private readonly left = new Subject<void>();
-  /** A later save takes the place of one that still waits. */
-  private readonly superseded = new Subject<void>();
+  /** A later save takes the place of one of the same record that still waits. */
+  private readonly superseded = new Subject<string>();
   private called = '';
   private studentId: string | undefined;
   private mine: Input | null = null;
@@ -62,10 +62,13 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
   constructor(private readonly kind: RecordKind<Input, View>) {
     this.sender.outcomes
       .pipe(
-        filter(({ key, by }) => by === this.by && key.kind === kind.name && key.id === this.called),
+        filter(({ key, by }) => by === this.by && key.kind === kind.name),
         takeUntilDestroyed(),
       )
-      .subscribe((outcome) => this.hear(outcome));
+      .subscribe((outcome) => {
+        if (outcome.key.id === this.called) this.hear(outcome);
+        this.tellResult(outcome);
+      });
     // A page that is left gives up waiting; what was asked to be kept goes out all the same.
     inject(DestroyRef).onDestroy(() => this.left.next());
   }
@@ -154,16 +157,18 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
    * @returns what is kept; nothing where it is not
    */
   save(input: Input): Observable<View> {
-    this.superseded.next();
+    const key = this.key();
+    const isIt = (id: string): boolean => id === key.id;
+    this.superseded.next(key.id);
     this.problem.set(null);
     this.mine = input;
     this.state.set('saving');
     const kept = this.results.pipe(
+      filter(({ id }) => isIt(id)),
       take(1),
-      mergeMap((view) => (view === null ? EMPTY : of(view))),
-      takeUntil(merge(this.left, this.superseded)),
+      mergeMap(({ view }) => (view === null ? EMPTY : of(view))),
+      takeUntil(merge(this.left, this.superseded.pipe(filter(isIt)))),
     );
-    const key = this.key();
     const asking = { at: new Date().toISOString(), once: crypto.randomUUID(), by: this.by };
     const asked = this.sender.change(key, () => ({
       is: 'asked',
@@ -245,14 +250,13 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
   private hear({ answer, entry, view }: Outcome): void {
     if (entry?.trouble?.what === 'conflict') {
       this.showConflict(entry.typed.content as Input, entry.trouble.theirs as View);
-      this.results.next(null);
       return;
     }
     if (view !== null) this.stored.set(view as View);
     switch (answer.is) {
       case 'unknown':
       case 'closed':
-        this.problem.set(answer.problem as ApiProblem);
+        this.problem.set(answer.problem as ApiProblem | null);
         this.state.set('waiting');
         return;
       case 'refused':
@@ -260,20 +264,21 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
         if (entry?.trouble?.what !== 'refused') return;
         this.problem.set(answer.problem as ApiProblem);
         this.state.set('on-this-device');
-        this.results.next(null);
         return;
       default:
-        this.keptOr(entry, view as View | null);
+        this.problem.set(null);
+        // What was typed or asked while it was on its way stays, over what is stored now.
+        if (entry !== null && entry.asked !== null) return;
+        this.state.set(entry === null ? 'kept' : 'on-this-device');
+        this.conflict.set(null);
     }
   }
 
-  /** What was typed or asked while it was on its way stays, over what is stored now. */
-  private keptOr(entry: Entry | null, view: View | null): void {
-    this.problem.set(null);
-    if (entry !== null && entry.asked !== null) return;
-    this.state.set(entry === null ? 'kept' : 'on-this-device');
-    this.conflict.set(null);
-    if (view !== null) this.results.next(view);
+  /** Once nothing more is asked of it. */
+  private tellResult({ key: { id }, entry, view }: Outcome): void {
+    if (entry !== null && entry.trouble !== null) this.results.next({ id, view: null });
+    else if (view !== null && (entry === null || entry.asked === null))
+      this.results.next({ id, view: view as View });
   }
 
   private showConflict(mine: Input, theirs: View): void {
@@ -283,16 +288,11 @@ export class StoredRecord<Input extends Revised, View extends KeptRecord> {
   }
 
   /** What it is typed over, and what it stands on. */
-  private over({ id }: Pick<EntryKey, 'id'>, input: Input): Begun {
-    const { name } = this.kind;
-    const stored = id === this.called ? this.stored() : null;
-    // The page may not have heard yet.
-    const answered = this.sender.answerOf({ kind: name, id }, this.by) as View | undefined;
-    const view = (answered?.revision ?? 0) > (stored?.revision ?? 0) ? (answered ?? null) : stored;
+  private over(key: { readonly kind: string; readonly id: string }, input: Input): Begun {
     const { lessonId } = input as { readonly lessonId?: unknown };
     return {
-      base: view === null ? null : { revision: view.revision, said: PROTOCOL.said(name, view) },
-      parents: parentsOf(kindFacts(name) ?? {}, input),
+      base: this.sender.baseOf(key, key.id === this.called ? this.stored() : null, this.by),
+      parents: parentsOf(kindFacts(key.kind) ?? {}, input),
       of: {
         ...(this.studentId !== undefined && { studentId: this.studentId }),
         ...(typeof lessonId === 'string' && { lessonId }),

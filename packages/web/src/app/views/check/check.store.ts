@@ -3,7 +3,7 @@ import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { type SeriesPlace } from '@lotrecht/judging';
 import { type CheckInput, type CheckView, type LessonView, type SavedCheckView } from '@lotrecht/records';
 import { KIND } from '@lotrecht/records/kinds';
-import { type Begun, type Entry, type EntryKey, type Outcome, saysTheSame } from '@lotrecht/sync';
+import { type Begun, type Entry, type Outcome, saysTheSame } from '@lotrecht/sync';
 import { defer, filter, Observable, Subject, take, takeUntil } from 'rxjs';
 import { type ApiProblem } from '../../api/problem.ts';
 import { type KnownBefore, type LessonAtHand } from '../../lesson/around-lesson.ts';
@@ -47,6 +47,7 @@ export class CheckStore {
   private readonly results = new Subject<SavedCheckView | ApiProblem | null>();
   /** This page: what another has kept of the same check was not seen on it. */
   private readonly by = crypto.randomUUID();
+  /** The page goes on to another check, or is left. */
   private readonly left = new Subject<void>();
 
   readonly stored = signal<CheckView | null>(null);
@@ -88,6 +89,8 @@ export class CheckStore {
     }: OpenedCheck,
   ): Promise<void> {
     this.openings += 1;
+    // What comes late of the one before is not this one’s.
+    this.left.next();
     const opening = this.openings;
     // The device is asked first: once the fields are on the screen, nothing overwrites what is typed into them.
     const fetched = lesson.checks.find((c) => c.id === checkId) ?? null;
@@ -310,14 +313,10 @@ export class CheckStore {
   }
 
   /** What it is typed over, and what it stands on. */
-  private over({ id }: Pick<EntryKey, 'id'>, lessonId: string): Begun {
-    const stored = id === this.checkId ? this.stored() : null;
-    // The page may not have heard yet.
-    const answered = this.sender.answerOf({ kind: KIND.check.name, id }, this.by) as CheckView | undefined;
-    const view = (answered?.revision ?? 0) > (stored?.revision ?? 0) ? (answered ?? null) : stored;
+  private over(key: { readonly kind: string; readonly id: string }, lessonId: string): Begun {
     const studentId = this.content.lesson()?.studentId;
     return {
-      base: view === null ? null : { revision: view.revision, said: PROTOCOL.said(KIND.check.name, view) },
+      base: this.sender.baseOf(key, key.id === this.checkId ? this.stored() : null, this.by),
       parents: [{ kind: KIND.lesson.name, id: lessonId }],
       of: { lessonId, ...(studentId !== undefined && { studentId }) },
     };

@@ -38,6 +38,7 @@ import { Undo } from '../../ui/undo.ts';
 import { type LineKey } from '../../words/words.ts';
 import { CheckBall } from './ball/check-ball.ts';
 import { CheckContent } from './check-content.ts';
+import { keptText } from './kept-text.ts';
 import { CheckStore } from './check.store.ts';
 import { LessonOfCheck } from './lesson-of-check.ts';
 import { BlindSeries } from './series/blind-series.ts';
@@ -177,24 +178,13 @@ export class CheckPage {
     return conflictRows(mine, other, this.content.unit());
   });
 
-  protected readonly stateText = computed(() => {
-    const stored = this.store.stored();
-    switch (this.store.state()) {
-      case 'as-stored':
-        return 'Nothing typed yet';
-      case 'saving':
-        return 'Keeping …';
-      case 'waiting':
-        return `Not reached. Kept on this device; trying again in ${this.store.retryInS() ?? 0} s`;
-      case 'conflict':
-        return 'Changed elsewhere too, only on this device';
-      case 'kept':
-        return stored ? `Kept ${clockText(stored.savedAt)}` : 'Kept';
-      case 'on-this-device':
-        if (deviceFails()) return 'Only on the screen: this device keeps nothing. Keep the check now';
-        return stored ? 'Changed, only on this device' : 'On this device';
-    }
-  });
+  protected readonly stateText = computed(() =>
+    keptText(this.store.state(), {
+      savedAt: this.store.stored()?.savedAt ?? null,
+      retryInS: this.store.retryInS(),
+      deviceFails: deviceFails(),
+    }),
+  );
 
   private readonly table = viewChild(ReadingTable);
   private readonly board = viewChild(StringBoard);

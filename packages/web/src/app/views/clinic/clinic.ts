@@ -175,6 +175,8 @@ export class ClinicPage {
   protected readonly allCarded = computed(() => this.read().every(({ turn }) => turn.carded));
   /** What is on its way, by its id. */
   private readonly asked = signal<ReadonlySet<string>>(new Set());
+  /** Readings that were taken back: one that arrives all the same is taken away. */
+  private readonly slips = new Set<string>();
   protected readonly keeping = computed(() => this.asked().size > 0);
 
   constructor() {
@@ -236,13 +238,18 @@ export class ClinicPage {
     this.send();
   }
 
-  /** A slip goes from the record too. */
+  /** A slip goes from the record too, also where it was still on its way. */
   protected again(turn: Turn): void {
-    if (turn.saved)
-      this.api.remove('checks', turn.checkId).subscribe({
-        error: (error: unknown) => this.problem.set(toProblem(error)),
-      });
+    this.slips.add(turn.checkId);
+    void this.sender.change({ kind: KIND.check.name, id: turn.checkId }, { is: 'forgotten' });
+    if (turn.saved) this.takeAway(turn.checkId);
     this.change(turn, { fromTargetDeg: null, saved: false, checkId: crypto.randomUUID() });
+  }
+
+  private takeAway(checkId: string): void {
+    this.api.remove('checks', checkId).subscribe({
+      error: (error: unknown) => this.problem.set(toProblem(error)),
+    });
   }
 
   protected choose(turn: Turn, drill: Drill): void {
@@ -307,6 +314,7 @@ export class ClinicPage {
   /** What came of it. One who cannot be kept, for want of a guardian’s consent, holds up nobody else. */
   private hear({ key: { kind, id }, answer, entry, view }: Outcome): void {
     this.asked.update((all) => new Set([...all].filter((one) => one !== id)));
+    if (this.slips.has(id) && view !== null) this.takeAway(id);
     const turn = this.clinic()?.turns.find((one) => [one.lessonId, one.checkId, one.handOutId].includes(id));
     if (turn === undefined) return;
     if (entry?.trouble?.what === 'conflict') {

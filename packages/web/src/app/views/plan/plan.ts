@@ -42,25 +42,22 @@ import { saveFile } from '../../ui/save-file.ts';
 import { Why } from '../../ui/why.ts';
 import { localDay } from '../../words/dates.ts';
 import { LINE_TITLES } from '../../words/words.ts';
+import {
+  DAY_TITLES,
+  LINES,
+  MINUTES,
+  OFFERED,
+  planned,
+  REMINDERS,
+  REPS,
+  weekdaysOf,
+  WEEKS,
+  weeksOf,
+  whyOf,
+  withOwn,
+  type Plan,
+} from './plan-choices.ts';
 import { PlanWeeks } from './plan-weeks.ts';
-
-type Plan = PracticePlanInput['plan'];
-
-const LINES: readonly string[] = Object.keys(LINE_TITLES);
-const WEEKS = [2, 4, 6] as const;
-const DAY_TITLES: Readonly<Record<Weekday, string>> = {
-  1: 'Mon',
-  2: 'Tue',
-  3: 'Wed',
-  4: 'Thu',
-  5: 'Fri',
-  6: 'Sat',
-  7: 'Sun',
-};
-const REMINDERS = ['07:00', '12:00', '17:30', '19:00'] as const;
-const OFFERED = 3;
-const REPS = [3, 5, 6, 8, 10, 12, 15, 20] as const;
-const MINUTES = [2, 3, 4, 5, 6, 8, 10, 15] as const;
 
 /** What the student practises until the next lesson: the one thing, drills that fit it, days, and how it is led. */
 @Component({
@@ -373,35 +370,4 @@ export class PlanOfLesson {
       plan: this.plan(),
     };
   }
-}
-
-function planned({ id, dose }: Drill): Plan['drills'][number] {
-  return { id, ...dose };
-}
-
-/** On which days of the week there are sessions. */
-function weekdaysOf(sessions: Plan['sessions']): readonly Weekday[] {
-  return WEEKDAYS.filter((day) => sessions.some(({ on }) => daysOfPlan(on, 1, [day])[0] === on));
-}
-
-/** How many weeks they go on for. */
-function weeksOf(startsOn: string, sessions: Plan['sessions']): number {
-  const last = sessions.reduce((latest, { on }) => (on > latest ? on : latest), startsOn);
-  return Math.max(1, Math.ceil((Date.parse(last) - Date.parse(startsOn) + DAY_MS) / (7 * DAY_MS)));
-}
-
-const DAY_MS = 86_400_000;
-
-/** Why a drill stands there. */
-function whyOf({ helps }: Drill, oneThing: OneThing): string {
-  const place = helps.indexOf(oneThing);
-  const thing = ONE_THING_WORDS[oneThing].toLowerCase();
-  if (place === 0) return `Made for this: ${thing}.`;
-  if (place < 0) return 'Your choice.';
-  const most = helps[0] === undefined ? '' : ONE_THING_WORDS[helps[0]].toLowerCase();
-  return `Helps with ${thing} too; most with ${most}.`;
-}
-
-function withOwn(usual: readonly number[], own: number): readonly number[] {
-  return [...new Set([...usual, own])].toSorted((a, b) => a - b);
 }

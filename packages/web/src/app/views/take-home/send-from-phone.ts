@@ -41,7 +41,6 @@ export async function sendFromPhone({ pending, drop, send, told }: PhoneRound): 
     device,
     protocol: { said: (_kind, said) => said },
     send: sendOne,
-    sending: () => undefined,
     noted: () => undefined,
     answered: ({ answer }) => told('problem' in answer ? (answer.problem as ApiProblem) : null),
   });

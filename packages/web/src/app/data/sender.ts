@@ -47,7 +47,7 @@ export const PROTOCOL: Protocol = {
  */
 @Injectable({ providedIn: 'root' })
 export class Sender {
-  /** How many are asked to be kept and are not. */
+  /** How many are asked to be kept and have not got through at the last try. */
   readonly waiting = signal(0);
   /** Seconds until the next try; null: none is waited for. */
   readonly retryInS = signal<number | null>(null);
@@ -230,7 +230,6 @@ export class Sender {
     if (owner === '' || this.session.session()?.locked === true) return true;
     this.wait?.unsubscribe();
     this.retryInS.set(null);
-    await this.count(owner);
     const isThrough = await drain(owner, {
       device: { all: (of) => this.allOf(of), change: (key, to) => this.changeTo(key, to) },
       protocol: PROTOCOL,

@@ -81,8 +81,11 @@ export class Shell {
     { path: '/handbook', label: 'Handbook', icon: mdiBookOpenPageVariantOutline, onWideOnly: true },
   ]);
 
-  /** Asked to be kept, and not sent yet. Fetched behind the first page, which does not need it. */
-  protected readonly waiting = computed(() => this.sender()?.waiting() ?? 0);
+  /**
+   * Asked to be kept, and not got through. A check says so itself, and has no room for it above its pad. Fetched behind
+   * the first page, which does not need it.
+   */
+  protected readonly waiting = computed(() => (this.atCheck() ? 0 : (this.sender()?.waiting() ?? 0)));
   private readonly sender = signal<Sender | null>(null);
   /** Places, methods and plans are of earlier: the server could not be asked. */
   protected readonly isBehind = computed(() => this.mirror()?.isBehind() ?? false);

@@ -7,14 +7,16 @@ import {
   linkedSignal,
   signal,
 } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { toldChecks, USUAL_GATE_M } from '@lotrecht/judging';
 import { type BallRunInput } from '@lotrecht/records';
-import { tap, type Observable } from 'rxjs';
+import { filter, tap, type Observable } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { type Run, USUAL_CARRY_M } from '../../balls/run-of-balls.ts';
 import { BALL_RUN, type BallRun } from '../../data/kinds/ball-run.ts';
+import { keptHere, withNewer } from '../../data/kept-here.ts';
 import { RecordApi } from '../../data/record-api.ts';
 import { groundOfNext, keepLessonGround } from '../../lesson/lesson-ground.ts';
 import { openedLesson } from '../../lesson/opened-lesson.ts';
@@ -52,6 +54,15 @@ export class BallsPage {
   private readonly academy = inject(AcademyApi);
   private readonly router = inject(Router);
   private readonly undo = inject(Undo);
+
+  constructor() {
+    keptHere(BALL_RUN)
+      .kept.pipe(
+        filter(({ studentId }) => studentId === this.atHand()?.student.id),
+        takeUntilDestroyed(),
+      )
+      .subscribe((run) => this.heard(run));
+  }
 
   private readonly own = computed(
     () => this.all()?.filter(({ lessonId }) => lessonId === this.lessonId()) ?? [],
@@ -117,8 +128,13 @@ export class BallsPage {
   }
 
   protected take(run: BallRun): void {
-    this.all.update((all) => [...(all ?? []).filter(({ id }) => id !== run.id), run]);
+    this.heard(run);
     this.current.set(run.id);
+  }
+
+  /** Also one whose answer comes when the next run has begun. */
+  private heard(run: BallRun): void {
+    this.all.update((all) => withNewer(all ?? [], run));
   }
 
   protected another(): void {

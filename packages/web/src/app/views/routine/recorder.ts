@@ -4,7 +4,9 @@ import { MatOption, MatSelect } from '@angular/material/select';
 import { Router, RouterLink } from '@angular/router';
 import { ALL_PARALLEL, routineOfMethod } from '@lotrecht/judging';
 import { agreementSentences } from '@lotrecht/words';
-import { tap, type Observable } from 'rxjs';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { filter, switchMap, tap, type Observable } from 'rxjs';
+import { keptHere, withNewer } from '../../data/kept-here.ts';
 import { ROUTINE, type Routine } from '../../data/kinds/routine.ts';
 import { RecordApi } from '../../data/record-api.ts';
 import { groundOfNext } from '../../lesson/lesson-ground.ts';
@@ -23,6 +25,9 @@ const WAYS: Readonly<Record<string, Pick<WalkInGround, 'help' | 'phase'> & { rea
   rods: { title: 'with rods', help: 'rods', phase: 'coached' },
   test: { title: 'as a test', help: 'blind', phase: 'test' },
 };
+
+/** One that was asked to be kept, whether or not it has arrived. */
+type RecordedHere = Pick<Routine, 'id' | 'recording'>;
 
 /** The routine of a lesson, recorded walk-in by walk-in. */
 @Component({
@@ -79,16 +84,36 @@ export class RecorderPage {
       clubGroup: ground.club.group,
     };
   });
+  /** Those that were asked to be kept on this device, as they were recorded: no network is waited for. */
+  private readonly here = signal<readonly RecordedHere[]>([]);
+  private readonly fromHere = keptHere(ROUTINE);
+  /** Kept and recorded ones of this lesson, oldest first. */
+  private readonly all = computed(() =>
+    this.here().reduce<readonly RecordedHere[]>((all, one) => withNewer(all, one), this.kept()),
+  );
   /** Which one of the lesson it is. */
-  protected readonly place = computed(() => this.kept().filter(({ id }) => id !== this.current()).length + 1);
-  protected readonly together = computed(() => agreementSentences(togetherOf(this.kept())));
+  protected readonly place = computed(() => this.all().filter(({ id }) => id !== this.current()).length + 1);
+  protected readonly together = computed(() => agreementSentences(togetherOf(this.all())));
 
   constructor() {
     this.methods.load();
+    this.fromHere.kept
+      .pipe(
+        filter(({ lessonId }) => lessonId === this.lessonId()),
+        takeUntilDestroyed(),
+      )
+      .subscribe((routine) => this.kept.update((all) => withNewer(all, routine)));
   }
 
+  /** What someone else has kept stands in place of what was recorded. */
   protected take(routine: Routine): void {
-    this.kept.update((all) => [...all.filter(({ id }) => id !== routine.id), routine]);
+    this.kept.update((all) => withNewer(all, routine));
+    this.note(routine);
+  }
+
+  /** As it was recorded. */
+  protected note({ id, recording }: RecordedHere): void {
+    this.here.update((all) => withNewer(all, { id, recording }));
   }
 
   protected next(): void {
@@ -105,10 +130,16 @@ export class RecorderPage {
   private loadKept(student: string): Observable<unknown> {
     this.asked.set(false);
     this.kept.set([]);
-    return this.records.all<Routine>(ROUTINE, { student }).pipe(
+    this.here.set([]);
+    const lessonId = this.lessonId();
+    return this.fromHere.lying.pipe(
+      tap((lying) => {
+        for (const { id, input } of lying) if (input.lessonId === lessonId) this.note({ ...input, id });
+      }),
+      switchMap(() => this.records.all<Routine>(ROUTINE, { student })),
       tap({
         next: (all) => {
-          const own = all.filter(({ lessonId }) => lessonId === this.lessonId());
+          const own = all.filter((routine) => routine.lessonId === lessonId);
           this.kept.set(own);
           const going = own.find((routine) => endedBy(walkInOf(routine)) === null);
           if (going !== undefined) this.current.set(going.id);

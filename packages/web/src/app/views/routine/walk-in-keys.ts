@@ -78,7 +78,10 @@ export class WalkInKeys {
   readonly open = input<Routine | null>(null);
   /** One that was begun on this device goes on, under its own id. */
   readonly begun = output<string>();
-  readonly kept = output<Routine>();
+  /** Asked to be kept, as it stands. */
+  readonly recorded = output<Pick<Routine, 'id' | 'recording'>>();
+  /** What someone else has kept was taken in its place. */
+  readonly taken = output<Routine>();
   readonly another = output();
   protected readonly cautions: readonly Moment[] = ['walk-in'];
   readonly frozen = output<string>();
@@ -175,7 +178,8 @@ export class WalkInKeys {
       this.record.typed(input);
       return;
     }
-    this.record.save(input).subscribe((saved) => this.kept.emit(saved));
+    this.record.save(input);
+    this.recorded.emit({ id: this.opened, recording: input.recording });
     // The student stands still: the hold begins at once, and what is not sent yet goes out from the device.
     if (this.ended() === 'hold') this.frozen.emit(this.opened);
   }
@@ -183,6 +187,12 @@ export class WalkInKeys {
   /** Once the device has this one as it ended: else it would be taken for one that was begun and goes on. */
   protected next(): void {
     void this.record.onDevice.then(() => this.another.emit());
+  }
+
+  protected takeTheirs(theirs: Routine): void {
+    this.walkIn.set(walkInOf(theirs));
+    this.note.setValue(theirs.note ?? '');
+    this.taken.emit(theirs);
   }
 
   private async begin(id: string, lessonId: string, studentId: string): Promise<void> {

@@ -12,26 +12,41 @@ async function secondTab(page: Page): Promise<Page> {
   return tab;
 }
 
-test('a check in two tabs: the second is shown what the first has kept, and nothing goes over it unasked', async ({
+test('a check in two tabs: the second reads it, takes it over with what was typed, and has it when the other is closed', async ({
   page,
 }) => {
+  const elsewhere = (of: Page) => of.getByText('You have this check open in another tab.');
   await page.getByRole('button', { name: 'New check for Runa Feldt' }).click();
   const first = new CheckPage(page);
   await first.toTape();
+  await first.typeReadings(['571', '602', '450', '4', '1', '75']);
+  await expect(page.getByText('On this device', { exact: true })).toBeVisible();
   const tab = await secondTab(page);
   const second = new CheckPage(tab);
-  await second.toTape();
-  await first.typeReadings(['571', '602', '450', '4', '1', '75']);
+  await expect(elsewhere(tab)).toBeVisible();
+  await expect(second.field('Toes Trail gap')).toHaveValue('602');
+  // It is read: no key and no tap reaches it.
+  await tab.keyboard.press('k');
+  await expect(second.field('Toes Trail gap')).toBeVisible();
+  expect(await tab.locator('.tee').evaluate((tee) => tee.matches('[inert]'))).toBe(true);
+  // What the first keeps is seen in the second.
   await first.keep();
-  await second.typeReadings(['571', '580', '450', '4', '1', '75']);
-  await tab.getByRole('button', { name: 'Keep check' }).click();
-  const both = tab.getByRole('alert').filter({ hasText: 'Changed elsewhere since you opened it' });
-  await expect(both).toBeVisible();
-  await tab.getByRole('button', { name: 'Keep mine' }).click();
-  await expect(tab.getByText(/^Kept \d\d:\d\d$/)).toBeVisible();
-  // The first says what it has kept, until it is opened anew.
-  await page.reload();
+  await expect(tab.getByRole('button', { name: '1 version', includeHidden: true })).toBeVisible();
+
+  await tab.getByRole('button', { name: 'Work on it here' }).click();
+  await expect(elsewhere(tab)).toBeHidden();
+  await expect(elsewhere(page)).toBeVisible();
+  await second.field('Toes Trail gap').fill('580');
+  // Nothing more is to be read: it is kept.
+  await second.field('Toes Trail gap').press('Enter');
+  await expect(tab.getByRole('button', { name: '2 versions' })).toBeVisible();
+  await expect(page.getByRole('button', { name: '2 versions', includeHidden: true })).toBeVisible();
+
+  // The second is closed: the first goes on.
+  await tab.close();
+  await expect(elsewhere(page)).toBeHidden();
   await expect(first.field('Toes Trail gap')).toHaveValue('580');
+  expect(await page.locator('.tee').evaluate((tee) => tee.matches('[inert]'))).toBe(false);
 });
 
 test('a place in two tabs: what the first asked for goes out once, and the second chooses', async ({

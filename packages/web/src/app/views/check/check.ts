@@ -21,6 +21,7 @@ import { type CheckRecord, type SavedCheckView } from '@lotrecht/records';
 import { type Moment } from '@lotrecht/judging';
 import { Caution } from '../../safety/caution.ts';
 import { loaded } from '../../data/loaded.ts';
+import { oneTab } from '../../data/one-tab.ts';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { AroundLesson, type LessonAtHand } from '../../lesson/around-lesson.ts';
 import { type ApiProblem, toProblem } from '../../api/problem.ts';
@@ -186,6 +187,8 @@ export class CheckPage {
     }),
   );
 
+  protected readonly tab = oneTab({ kind: 'check', id: this.checkId, again: () => this.opened.again() });
+
   private readonly table = viewChild(ReadingTable);
   private readonly board = viewChild(StringBoard);
   private readonly destroyed = inject(DestroyRef);
@@ -237,7 +240,7 @@ export class CheckPage {
   private freeze(): void {
     const routineId = this.routine();
     const { record, run } = this.content;
-    if (routineId === undefined || this.store.stored() !== null) return;
+    if (routineId === undefined || this.store.stored() !== null || this.tab.elsewhere()) return;
     if (record().routineId !== undefined || run().hold > 0) return;
     this.content.note({ routineId });
     if (this.blind.canChoose()) this.blind.choose(1);
@@ -316,7 +319,7 @@ export class CheckPage {
   }
 
   private act(event: KeyboardEvent): void {
-    if (typesText(event) || this.student() === null) return;
+    if (typesText(event) || this.student() === null || this.tab.elsewhere()) return;
     if (this.phase() === 'hold') {
       this.actInHold(event);
       return;

@@ -6,12 +6,8 @@ import { availableParallelism } from 'node:os';
 import path from 'node:path';
 import { pathToFileURL } from 'node:url';
 
-const ROUNDS = 20_000;
-const ANSWERS = 200;
-const LINES = 100_000;
-/** With answers: each takes as long as a hundred without. */
-const ANSWERED_LINES = 4_000;
-const TRIES = 3;
+/** How often each is done. An answer takes as long as a hundred solves. */
+const WHOLE = { rounds: 20_000, answers: 200, lines: 100_000, answeredLines: 4_000, tries: 3 };
 
 function median(values) {
   return values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)];
@@ -40,26 +36,32 @@ function fullCheck(example) {
   return { ...example, observations: [...example.observations, ...others.map(([n, mm]) => line(n, mm))] };
 }
 
-/** The same check after eight lessons in which the same was read. */
+/** The same check after eight lessons in which nearly the same was read: the very same would be the check itself. */
 function eightLessons(document) {
   const { targetLine, observations } = document;
+  const read = (observation, more) =>
+    observation.leadGapMm === undefined
+      ? observation
+      : { ...observation, leadGapMm: observation.leadGapMm + more };
   const earlier = Array.from({ length: 8 }, (_, i) => ({
     daysBefore: 14 * (8 - i),
     targetLine,
-    observations,
+    observations: observations.map((observation) => read(observation, i + 1)),
   }));
   return { ...document, earlier };
 }
 
-/** Median milliseconds of a full check. */
-export async function benchSolve(root) {
-  const { solveDocument, validateCheckDocument } = await import(
-    pathToFileURL(path.join(root, 'packages/judging/dist/index.js')).href
-  );
+/** A package as it is built. */
+const built = (root, name) => import(pathToFileURL(path.join(root, `packages/${name}/dist/index.js`)).href);
+
+/** Median milliseconds of a full check. @param size fewer for a look at whether it still runs */
+export async function benchSolve(root, { rounds: most, answers } = WHOLE) {
+  const { solveDocument } = await built(root, 'judging');
+  const { validateCheckDocument } = await built(root, 'records');
   const document = fullCheck(
     JSON.parse(readFileSync(path.join(root, 'docs/formats/example-check.json'), 'utf8')),
   );
-  const time = (work, rounds = ROUNDS) => {
+  const time = (work, rounds = most) => {
     for (let i = 0; i < rounds / 4; i++) work();
     return median(
       Array.from({ length: rounds }, () => {
@@ -71,8 +73,8 @@ export async function benchSolve(root) {
   };
   const solve = time(() => solveDocument(document, { answer: 'tape' }));
   const answered = eightLessons(document);
-  const live = time(() => solveDocument(answered, { answer: 'live' }), ANSWERS);
-  const kept = time(() => solveDocument(answered, { answer: 'kept' }), ANSWERS);
+  const live = time(() => solveDocument(answered, { answer: 'live' }), answers);
+  const kept = time(() => solveDocument(answered, { answer: 'kept' }), answers);
   const validate = time(() => validateCheckDocument(document));
   return [
     {
@@ -101,30 +103,28 @@ export async function benchSolve(root) {
 }
 
 /** Seconds of `lotrecht solve --lines` beside a plain JSON.parse and JSON.stringify of the same, and its memory. */
-export async function benchLines(root) {
+export async function benchLines(root, { lines, answeredLines, tries } = WHOLE) {
   const line = `${JSON.stringify(JSON.parse(readFileSync(path.join(root, 'docs/formats/example-check.json'), 'utf8')))}\n`;
-  const { solveDocument } = await import(
-    pathToFileURL(path.join(root, 'packages/judging/dist/index.js')).href
-  );
+  const { solveDocument } = await built(root, 'judging');
   const result = solveDocument(JSON.parse(line), { answer: 'tape' });
   const startedAt = performance.now();
-  for (let i = 0; i < LINES; i++) {
+  for (let i = 0; i < lines; i++) {
     JSON.parse(line);
     JSON.stringify(result);
   }
   const plain = (performance.now() - startedAt) / 1000;
   const runs = [];
-  for (let i = 0; i < TRIES; i++) runs.push(await solveLines(root, line, LINES));
+  for (let i = 0; i < tries; i++) runs.push(await solveLines(root, line, lines));
   const best = Math.min(...runs.map((r) => r.seconds));
-  const long = await solveLines(root, line, 4 * LINES);
+  const long = await solveLines(root, line, 4 * lines);
   // Eight earlier lessons with every check: as long as they come.
   const known = `${JSON.stringify(eightLessons(fullCheck(JSON.parse(line))))}\n`;
-  const answered = await solveLines(root, known, ANSWERED_LINES, []);
-  const answeredLong = await solveLines(root, known, 4 * ANSWERED_LINES, []);
-  const perCheck = (answered.seconds * 1000 * availableParallelism()) / ANSWERED_LINES;
+  const answered = await solveLines(root, known, answeredLines, []);
+  const answeredLong = await solveLines(root, known, 4 * answeredLines, []);
+  const perCheck = (answered.seconds * 1000 * availableParallelism()) / answeredLines;
   return [
     {
-      name: `lotrecht solve --lines --tape-only, ${LINES.toLocaleString('en')} checks, best of ${TRIES}`,
+      name: `lotrecht solve --lines --tape-only, ${lines.toLocaleString('en')} checks, best of ${tries}`,
       value: best,
       unit: 's',
       ratio: best / plain,

@@ -1,6 +1,5 @@
 // Composing and solving
 export { type CheckParts, composeCheck, judgementOf } from './check/compose-check.ts';
-export { type Judgement } from './method/judgement.ts';
 export {
   BASE_UNCERTAINTY_MM,
   composeObservation,
@@ -41,7 +40,7 @@ export { type LotrechtDocument, readDocument } from './reading/read-document.ts'
 // Ball, stance and distance
 export { ballGoalOf, type BallRules, shareOfGoal } from './placing/ball-goal.ts';
 export { type BallOfCheck, ballOfCheck } from './placing/ball-of-check.ts';
-export { type BallHabit, ballHabitOf, type BallView, type JudgedHabit } from './placing/ball-habit.ts';
+export { type BallHabit, ballHabitOf, type JudgedHabit } from './placing/ball-habit.ts';
 
 // Methods
 export { ALL_PARALLEL } from './method/profiles/all-parallel.ts';
@@ -103,16 +102,13 @@ export {
   earlierOf,
   earlierOfGroup,
   withoutCopies,
-  type EarlierView,
   lastTimesOf,
-  type LastTimeView,
   MOST_EARLIER,
-  type StudentKnownView,
 } from './progress/known-of-student.ts';
 export { habitOf, isRevealed, type SeriesPlace, seriesOf, toldChecks } from './progress/series-of-set-ups.ts';
 export { linesOfChecks } from './progress/lines-of-checks.ts';
-export { kindsOfFirstCheck, type PriorDocument, priorOfAcademy } from './progress/academy-prior.ts';
-export { readdressOfStudent, type StudentReaddress } from './progress/readdress-of-student.ts';
+export { kindsOfFirstCheck, priorOfAcademy } from './progress/academy-prior.ts';
+export { readdressOfStudent } from './progress/readdress-of-student.ts';
 export { type MethodRoutine, routineOfMethod, type ToldStep } from './routine/routine-of-method.ts';
 export {
   bendOfRun,

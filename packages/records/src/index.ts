@@ -96,3 +96,20 @@ export {
   type TodayView,
 } from './api/views.ts';
 export { type ClubGroup } from './api/club-group.ts';
+export {
+  type BallView,
+  type EarlierView,
+  type Judgement,
+  type LastTimeView,
+  type PriorDocument,
+  type StudentKnownView,
+  type StudentReaddress,
+} from './api/known-views.ts';
+export {
+  type Answers,
+  type ChangedViews,
+  type FileAnswer,
+  type KindViews,
+  type PathParams,
+  type RouteName,
+} from './api/routes.ts';

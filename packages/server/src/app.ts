@@ -24,7 +24,7 @@ import { Later } from './http/later.ts';
 import { notFound, Problem } from './problems/problem.ts';
 import { limitRequests } from './http/request-rate.ts';
 import { logRequests } from './http/request-log.ts';
-import { type Route } from './http/route.ts';
+import { AS_FILE, partsOf, type Route } from './http/route.ts';
 import { requireSameOrigin } from './http/same-origin.ts';
 import { securityHeaders } from './http/security-headers.ts';
 import { serveWebApp } from './http/web-app.ts';
@@ -160,9 +160,12 @@ export function createApp(deps: AppDependencies): Koa<RequestState> {
   const later = deps.later ?? new Later();
   for (const route of allRoutes({ ...deps, printer, answerer, limits, guesses, later })) {
     const readBody = route.body === undefined ? readJsonBody() : requireFile(route.body);
-    router[route.method](route.path, guard(route), readBody as never, async (ctx) => {
-      if (route.path.startsWith('/api/')) ctx.set('Cache-Control', 'no-store');
-      await route.handle(ctx as unknown as AppContext);
+    const { method, path } = partsOf(route);
+    router[method](path, guard(route), readBody as never, async (ctx) => {
+      if (path.startsWith('/api/')) ctx.set('Cache-Control', 'no-store');
+      const answer = await route.handle(ctx as unknown as AppContext);
+      if (answer === null) ctx.status = 204;
+      else if (answer !== AS_FILE) ctx.body = answer;
       await noteLook(deps.db, route.audit, ctx.state);
       writeOnce(ctx);
     });

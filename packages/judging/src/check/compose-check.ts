@@ -1,7 +1,6 @@
 import { degreesFromRadians, READDRESS_SD_RAD, SIGHTING_RAD } from '@lotrecht/core';
-import { type CheckDocument } from '@lotrecht/records';
+import { type CheckDocument, type Judgement } from '@lotrecht/records';
 import { onlyAsked } from '../method/judged-by.ts';
-import { type Judgement } from '../method/judgement.ts';
 import { ALL_PARALLEL } from '../method/profiles/all-parallel.ts';
 import { composeObservation, type ReadingTools, type TypedReading } from './typed-reading.ts';
 

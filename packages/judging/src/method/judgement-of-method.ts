@@ -1,5 +1,4 @@
-import { type ClubGroup, type MethodDocument } from '@lotrecht/records';
-import { type Judgement } from './judgement.ts';
+import { type ClubGroup, type MethodDocument, type Judgement } from '@lotrecht/records';
 import { judgedByMethod } from './judged-by.ts';
 import { SHIPPED_METHODS } from './shipped-methods.ts';
 

@@ -9,17 +9,9 @@ import {
   type Verdict,
   verdictOf,
 } from '@lotrecht/core';
-import { type BallAndStance, type BallGoal, type ClubGroup } from '@lotrecht/records';
+import { type BallAndStance, type BallGoal, type ClubGroup, type BallView } from '@lotrecht/records';
 import { USUAL_OF_CLUB } from '../method/ball-table.ts';
 import { ballOfCheck } from './ball-of-check.ts';
-
-/** Ball and stance of one cold set-up. */
-export interface BallView {
-  /** YYYY-MM-DD. */
-  readonly heldOn: string;
-  readonly clubGroup: ClubGroup | null;
-  readonly ball: BallAndStance;
-}
 
 /** A habit with what the method says of it. */
 export interface JudgedHabit extends PlacingHabit {

@@ -1,6 +1,7 @@
+import { type BallView } from '@lotrecht/records';
 import { describe, expect, it } from 'vitest';
 import { ballGoalOf, shareOfGoal } from './ball-goal.ts';
-import { ballHabitOf, type BallView } from './ball-habit.ts';
+import { ballHabitOf } from './ball-habit.ts';
 import { ballOfCheck } from './ball-of-check.ts';
 
 describe('where a method wants the ball', () => {

@@ -7,10 +7,7 @@ import {
   SHIPPED_PRIOR,
 } from '@lotrecht/core';
 import { toSetup } from '../check/to-setup.ts';
-import { type CheckDocument, type EarlierCheck } from '@lotrecht/records';
-
-/** What an academy’s own students say of who comes to it, as a check carries it. */
-export type PriorDocument = NonNullable<CheckDocument['prior']>;
+import { type CheckDocument, type EarlierCheck, type PriorDocument } from '@lotrecht/records';
 
 /**
  * How well a first cold check fits each kind of student that the shipped prior knows.

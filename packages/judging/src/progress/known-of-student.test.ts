@@ -3,19 +3,13 @@ import {
   type CheckRecord,
   type EarlierCheck,
   type MeasuredCheckView,
+  type EarlierView,
 } from '@lotrecht/records';
 import { SHIPPED_PRIOR } from '@lotrecht/core';
 import { describe, expect, it } from 'vitest';
 import { kindsOfFirstCheck, priorOfAcademy } from './academy-prior.ts';
 import { isCold } from './cold.ts';
-import {
-  coldChecksOf,
-  earlierOf,
-  earlierOfGroup,
-  type EarlierView,
-  MOST_EARLIER,
-  withoutCopies,
-} from './known-of-student.ts';
+import { coldChecksOf, earlierOf, earlierOfGroup, MOST_EARLIER, withoutCopies } from './known-of-student.ts';
 import { linesOfChecks } from './lines-of-checks.ts';
 
 const document: CheckDocument = {

@@ -4,45 +4,13 @@ import {
   type CheckRecord,
   type CheckView,
   type EarlierCheck,
-  type OwnMethod,
+  type BallView,
+  type EarlierView,
+  type LastTimeView,
 } from '@lotrecht/records';
-import { type BallView } from '../placing/ball-habit.ts';
 import { judgementOf } from '../check/compose-check.ts';
-import { type Judgement } from '../method/judgement.ts';
 import { isMeasured } from '../reading/measured.ts';
 import { isCold } from './cold.ts';
-import { type PriorDocument } from './academy-prior.ts';
-import { type StudentReaddress } from './readdress-of-student.ts';
-
-/** A cold check before a lesson, with the club group it was made with. */
-export interface EarlierView {
-  readonly clubGroup: NonNullable<CheckDocument['club']>['group'] | null;
-  readonly check: EarlierCheck;
-}
-
-/** What is known of a student when a check begins. */
-export interface StudentKnownView {
-  readonly readdress: StudentReaddress;
-  /** Oldest first, of every club group. */
-  readonly earlier: readonly EarlierView[];
-  /** What the academy’s own students say of who comes; null while there are too few. */
-  readonly prior: PriorDocument | null;
-  /** What was set up for each club group the last time, newest first. */
-  readonly lastTimes: readonly LastTimeView[];
-  /** Ball and stance of the same checks, newest first. */
-  readonly balls: readonly BallView[];
-}
-
-/** The ground of a student’s last cold check with a group of clubs. */
-export interface LastTimeView {
-  /** YYYY-MM-DD. */
-  readonly heldOn: string;
-  readonly club: NonNullable<CheckDocument['club']>;
-  readonly target: NonNullable<CheckDocument['target']>;
-  readonly judgement: Judgement;
-  /** An academy’s own method, by which the judgement is named. */
-  readonly ownMethod?: OwnMethod;
-}
 
 /** As many as say something: older ones have drifted away. */
 export const MOST_EARLIER = 8;

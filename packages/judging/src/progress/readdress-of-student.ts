@@ -5,15 +5,7 @@ import {
   READDRESS_SD_RAD,
   readdressSpread,
 } from '@lotrecht/core';
-import { type MeasuredLineView } from '@lotrecht/records';
-
-/** How a student steps back in. */
-export interface StudentReaddress {
-  /** s_r, degrees, > 0. */
-  readonly sdDeg: number;
-  /** It is the student's own; otherwise the usual one stands. */
-  readonly learned: boolean;
-}
+import { type MeasuredLineView, type StudentReaddress } from '@lotrecht/records';
 
 /** The same kind of set-up on the same day: what these scatter is how the student steps in. */
 function togetherKey({ heldOn, clubGroup, circumstances: c }: MeasuredLineView): string {

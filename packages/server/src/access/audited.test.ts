@@ -7,10 +7,10 @@ import {
 } from '@lotrecht/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { sql } from '../database/sql.ts';
-import { type Route } from '../http/route.ts';
+
 import { KINDS } from '../records/kinds/index.ts';
 import { saveWorkedCheck, workedCheck } from '../test/documents.ts';
-import { ROUTES } from '../test/routes.ts';
+import { ROUTES, type WalkedRoute } from '../test/routes.ts';
 import { idOfKind, practiceToday, renamed, sampleOf, today } from '../test/samples.ts';
 import { type Answer, startTestApp, type TestApp, type TestClient } from '../test/test-app.ts';
 
@@ -95,12 +95,12 @@ async function changes(): Promise<Readonly<Record<string, Do>>> {
 describe('a route that changes something of a student', () => {
   it('notes who did it, and what devices have to be told, with the change', async () => {
     const done = await changes();
-    const saying = (route: Route): string | undefined =>
+    const saying = (route: WalkedRoute): string | undefined =>
       'changes' in route.audit ? route.audit.changes : undefined;
     const changing = routes.filter((route) => saying(route) !== undefined);
     expect(changing.map((r) => `${r.method} ${r.path}`).toSorted()).toEqual(Object.keys(done).toSorted());
     for (const [name, work] of Object.entries(done)) {
-      const kind = saying(routes.find((r) => `${r.method} ${r.path}` === name) as Route);
+      const kind = saying(routes.find((r) => `${r.method} ${r.path}` === name) as WalkedRoute);
       await app.db.exec(sql`DELETE FROM audit_entry WHERE academy_id = ${academyId}`);
       const { next } = (await head.get('/api/sync')).body as SyncView;
       expect((await work()).status, name).toBeLessThan(300);

@@ -8,21 +8,19 @@ import { listAccesses } from './audit-repository.ts';
 export function auditRoutes(db: Database): readonly Route[] {
   return [
     {
-      method: 'get',
-      path: '/api/audit',
+      name: 'GET /api/audit',
       access: 'head',
       audit: { nothing: 'the notes themselves' },
       handle: async (ctx) => {
-        ctx.body = await listAccesses(db, requireActor(ctx).academyId);
+        return listAccesses(db, requireActor(ctx).academyId);
       },
     },
     {
-      method: 'get',
-      path: '/api/academy/events',
+      name: 'GET /api/academy/events',
       access: 'head',
       audit: { nothing: 'no student is in it' },
       handle: async (ctx) => {
-        ctx.body = await listEvents(db, requireActor(ctx).academyId);
+        return listEvents(db, requireActor(ctx).academyId);
       },
     },
   ];

@@ -8,8 +8,7 @@ import { listChanges } from './change-log.ts';
 export function syncRoutes(db: Database): readonly Route[] {
   return [
     {
-      method: 'get',
-      path: '/api/sync',
+      name: 'GET /api/sync',
       access: 'signed-in',
       audit: { nothing: 'ids and numbers; what they stand for is asked for by itself' },
       handle: async (ctx) => {
@@ -19,7 +18,7 @@ export function syncRoutes(db: Database): readonly Route[] {
           /^\d{1,15}$/,
           'Give the number that the last answer ended with.',
         );
-        ctx.body = await listChanges(db, requireActor(ctx), since === undefined ? undefined : Number(since));
+        return listChanges(db, requireActor(ctx), since === undefined ? undefined : Number(since));
       },
     },
   ];

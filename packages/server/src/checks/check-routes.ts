@@ -35,8 +35,7 @@ export function checkRoutes(db: Database, answerer: Answerer): readonly Route[] 
   };
   return [
     {
-      method: 'get',
-      path: '/api/checks/:id',
+      name: 'GET /api/checks/:id',
       access: 'signed-in',
       audit: { seen: 'check' },
       handle: async (ctx) => {
@@ -44,22 +43,20 @@ export function checkRoutes(db: Database, answerer: Answerer): readonly Route[] 
         const check = await findCheck(db, actor, idParam(ctx));
         if (check === undefined) throw notFound();
         lookedAt(ctx, [check.studentId]);
-        ctx.body = check;
+        return check;
       },
     },
     {
-      method: 'get',
-      path: '/api/students/:id/lines',
+      name: 'GET /api/students/:id/lines',
       access: 'signed-in',
       audit: { seen: 'lines' },
       handle: async (ctx) => {
         const { id: studentId } = await lookAtStudent(ctx, db);
-        ctx.body = await listMeasuredChecks(db, requireActor(ctx), { studentId });
+        return listMeasuredChecks(db, requireActor(ctx), { studentId });
       },
     },
     {
-      method: 'get',
-      path: '/api/students/:id/lines/:line',
+      name: 'GET /api/students/:id/lines/:line',
       access: 'signed-in',
       audit: { seen: 'lines' },
       handle: async (ctx) => {
@@ -68,7 +65,7 @@ export function checkRoutes(db: Database, answerer: Answerer): readonly Route[] 
         const line = LINES.find((name) => name === ctx.params['line']);
         if (line === undefined) throw notFound();
         const clubGroup = oneOf(ctx, 'club', Object.keys(USUAL_OF_CLUB) as ClubGroup[]);
-        ctx.body = await listMeasuredLines(db, actor, {
+        return listMeasuredLines(db, actor, {
           studentId,
           line,
           ...(clubGroup && { clubGroup }),
@@ -76,8 +73,7 @@ export function checkRoutes(db: Database, answerer: Answerer): readonly Route[] 
       },
     },
     {
-      method: 'get',
-      path: '/api/checks/:id/versions',
+      name: 'GET /api/checks/:id/versions',
       access: 'signed-in',
       audit: { seen: 'versions' },
       handle: async (ctx) => {
@@ -86,12 +82,11 @@ export function checkRoutes(db: Database, answerer: Answerer): readonly Route[] 
         const check = await findCheck(db, actor, id);
         if (check === undefined) throw notFound();
         lookedAt(ctx, [check.studentId]);
-        ctx.body = await listVersions(db, actor, id, before === undefined ? undefined : Number(before));
+        return listVersions(db, actor, id, before === undefined ? undefined : Number(before));
       },
     },
     {
-      method: 'put',
-      path: '/api/checks/:id',
+      name: 'PUT /api/checks/:id',
       access: 'signed-in',
       audit: { changes: 'check' },
       handle: async (ctx) => {
@@ -101,29 +96,27 @@ export function checkRoutes(db: Database, answerer: Answerer): readonly Route[] 
           input: bodyOf(ctx, validateCheckInput),
         };
         const actor = requireActor(ctx);
-        ctx.body = await saveCheck({ db, answerer }, actor, save, ctx.state.log);
+        return saveCheck({ db, answerer }, actor, save, ctx.state.log);
       },
     },
     {
-      method: 'delete',
-      path: '/api/checks/:id',
+      name: 'DELETE /api/checks/:id',
       access: 'signed-in',
       audit: { changes: 'check' },
       handle: async (ctx) => {
         const [actor, id] = [requireActor(ctx), idParam(ctx)];
         await changeDeleted(actor, id, true);
-        ctx.status = 204;
+        return null;
       },
     },
     {
-      method: 'post',
-      path: '/api/checks/:id/restore',
+      name: 'POST /api/checks/:id/restore',
       access: 'signed-in',
       audit: { changes: 'check' },
       handle: async (ctx) => {
         const [actor, id] = [requireActor(ctx), idParam(ctx)];
         await changeDeleted(actor, id, false);
-        ctx.status = 204;
+        return null;
       },
     },
   ];

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { composeCheck, solveDocument, type StudentKnownView } from '@lotrecht/judging';
-import { type CheckRecord, type CheckView } from '@lotrecht/records';
+import { composeCheck, solveDocument } from '@lotrecht/judging';
+import { type CheckRecord, type CheckView, type StudentKnownView } from '@lotrecht/records';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { refreshPriors } from '../roster/academy-prior.ts';
 import { refreshStandings } from '../roster/refresh-standings.ts';

@@ -25,8 +25,7 @@ function changeOf(id: string, studentId: string): Change {
 export function consentRoutes(db: Database): readonly Route[] {
   return [
     {
-      method: 'post',
-      path: '/api/students/:id/consents',
+      name: 'POST /api/students/:id/consents',
       access: 'signed-in',
       audit: { changes: 'consent' },
       handle: async (ctx) => {
@@ -36,21 +35,19 @@ export function consentRoutes(db: Database): readonly Route[] {
           const consentId = await insertConsent(tx, actor, id, input);
           await recordChange(tx, actor, changeOf(consentId, id));
         });
-        ctx.body = await listConsents(db, actor, id);
+        return listConsents(db, actor, id);
       },
     },
     {
-      method: 'get',
-      path: '/api/consents/proposed',
+      name: 'GET /api/consents/proposed',
       access: 'head',
       audit: { nothing: 'what waits for this head to look at the student' },
       handle: async (ctx) => {
-        ctx.body = await listProposedConsents(db, requireActor(ctx));
+        return listProposedConsents(db, requireActor(ctx));
       },
     },
     {
-      method: 'post',
-      path: '/api/consents/:id/confirm',
+      name: 'POST /api/consents/:id/confirm',
       access: 'head',
       audit: { changes: 'consent' },
       handle: async (ctx) => {
@@ -63,12 +60,11 @@ export function consentRoutes(db: Database): readonly Route[] {
           await recordChange(tx, actor, changeOf(id, studentId));
           await recordEvent(tx, actor, { action: 'consent-confirmed', detail: '' });
         });
-        ctx.status = 204;
+        return null;
       },
     },
     {
-      method: 'delete',
-      path: '/api/consents/:id',
+      name: 'DELETE /api/consents/:id',
       access: 'signed-in',
       audit: { changes: 'consent' },
       handle: async (ctx) => {
@@ -79,7 +75,7 @@ export function consentRoutes(db: Database): readonly Route[] {
           if ((await withdrawConsent(tx, actor, id)) === undefined) throw notFound();
           await recordChange(tx, actor, changeOf(id, studentId));
         });
-        ctx.status = 204;
+        return null;
       },
     },
   ];

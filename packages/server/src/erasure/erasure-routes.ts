@@ -12,29 +12,26 @@ export function erasureRoutes(dependencies: ErasureDependencies): readonly Route
   const { db } = dependencies;
   return [
     {
-      method: 'post',
-      path: '/api/students/:id/erase',
+      name: 'POST /api/students/:id/erase',
       access: 'head',
       audit: { nothing: 'erasing leaves its own note, without a name' },
       handle: async (ctx) => {
         const { name } = bodyOf(ctx, validateErasureInput);
         const wish = { studentId: idParam(ctx), name, log: ctx.state.log };
         await eraseByName(dependencies, requireActor(ctx), wish);
-        ctx.status = 204;
+        return null;
       },
     },
     {
-      method: 'get',
-      path: '/api/academy/retention',
+      name: 'GET /api/academy/retention',
       access: 'head',
       audit: { nothing: 'whose time is over, for the head to decide' },
       handle: async (ctx) => {
-        ctx.body = await findRetention(db, requireActor(ctx), today());
+        return findRetention(db, requireActor(ctx), today());
       },
     },
     {
-      method: 'put',
-      path: '/api/academy/retention',
+      name: 'PUT /api/academy/retention',
       access: 'head',
       audit: { event: true },
       handle: async (ctx) => {
@@ -43,17 +40,16 @@ export function erasureRoutes(dependencies: ErasureDependencies): readonly Route
         await keepRetention(db, actor, months);
         const detail = months === null ? 'until asked' : `${months} months`;
         await recordEvent(db, actor, { action: 'retention-set', detail });
-        ctx.body = await findRetention(db, actor, today());
+        return findRetention(db, actor, today());
       },
     },
     {
-      method: 'get',
-      path: '/api/erased-students',
+      name: 'GET /api/erased-students',
       access: 'signed-in',
       audit: { nothing: 'ids of nobody who is there' },
       handle: async (ctx) => {
         const { academyId } = requireActor(ctx);
-        ctx.body = await listErased(db, academyId);
+        return listErased(db, academyId);
       },
     },
   ];

@@ -1,12 +1,12 @@
 import { Readable } from 'node:stream';
-import { type AcademyLine } from '@lotrecht/records';
+import { type AcademyLine, type FileAnswer } from '@lotrecht/records';
 import { recordEvent } from '../audit/academy-log.ts';
 import { lookedAt } from '../audit/note-looks.ts';
 import { type Database } from '../database/database.ts';
 import { type AppContext } from '../http/context.ts';
 import { notFound } from '../problems/problem.ts';
 import { AtOnce } from '../http/at-once.ts';
-import { type Route } from '../http/route.ts';
+import { asFile, type Route } from '../http/route.ts';
 import { describeActor } from '../identity/instructor-repository.ts';
 import { requireActor } from '../http/require-actor.ts';
 import { lookAtStudent } from '../students/look-at-student.ts';
@@ -29,13 +29,11 @@ interface OutgoingFile {
 }
 
 /** Sends a file as it is made: whoever stops listening stops the making. @throws Problem 429, 503 when many are */
-function sendFile(places: AtOnce, ctx: AppContext, { name, type, chunks }: OutgoingFile): void {
+function sendFile(places: AtOnce, ctx: AppContext, { name, type, chunks }: OutgoingFile): FileAnswer {
   const giveBack = places.hold(requireActor(ctx).instructorId);
   ctx.res.once('close', giveBack);
   ctx.res.setTimeout(STALL_MS, () => ctx.res.destroy());
-  ctx.set('Content-Disposition', `attachment; filename="${name}"`);
-  ctx.type = type;
-  ctx.body = Readable.from(chunks);
+  return asFile(ctx, { type, name, content: Readable.from(chunks) });
 }
 
 /** Everything is free to leave: the academy, a table, a student, the calendar. */
@@ -44,8 +42,7 @@ export function exchangeRoutes(db: Database): readonly Route[] {
   const places = new AtOnce({ perAccount: 2, total: 6, what: 'Files on their way out' });
   return [
     {
-      method: 'get',
-      path: '/api/academy/export',
+      name: 'GET /api/academy/export',
       access: 'head',
       audit: { event: true },
       handle: async (ctx) => {
@@ -53,12 +50,11 @@ export function exchangeRoutes(db: Database): readonly Route[] {
         const { academyId } = actor;
         await recordEvent(db, actor, { action: 'exported', detail: '' });
         const lines = asJsonLines(exportAcademy(db, { academyId, studentId: null }));
-        sendFile(places, ctx, { name: 'academy.jsonl', type: 'application/jsonl', chunks: lines });
+        return sendFile(places, ctx, { name: 'academy.jsonl', type: 'application/jsonl', chunks: lines });
       },
     },
     {
-      method: 'get',
-      path: '/api/academy/tables/:table',
+      name: 'GET /api/academy/tables/:table',
       access: 'head',
       audit: { event: true },
       handle: async (ctx) => {
@@ -68,12 +64,11 @@ export function exchangeRoutes(db: Database): readonly Route[] {
         const { academyId } = actor;
         await recordEvent(db, actor, { action: 'table-exported', detail: table.name });
         const chunks = exportCsv(db, table, academyId);
-        sendFile(places, ctx, { name: `${table.name}.csv`, type: 'text/csv', chunks });
+        return sendFile(places, ctx, { name: `${table.name}.csv`, type: 'text/csv', chunks });
       },
     },
     {
-      method: 'get',
-      path: '/api/students/:id/export',
+      name: 'GET /api/students/:id/export',
       access: 'signed-in',
       audit: { exported: 'student' },
       handle: async (ctx) => {
@@ -81,12 +76,11 @@ export function exchangeRoutes(db: Database): readonly Route[] {
         const { id: studentId } = await lookAtStudent(ctx, db);
         const whose = { academyId: actor.academyId, studentId };
         const chunks = asJsonLines(exportAcademy(db, whose));
-        sendFile(places, ctx, { name: 'student.jsonl', type: 'application/jsonl', chunks });
+        return sendFile(places, ctx, { name: 'student.jsonl', type: 'application/jsonl', chunks });
       },
     },
     {
-      method: 'get',
-      path: '/api/calendar',
+      name: 'GET /api/calendar',
       access: 'signed-in',
       audit: { exported: 'lists' },
       handle: async (ctx) => {
@@ -95,9 +89,8 @@ export function exchangeRoutes(db: Database): readonly Route[] {
         const ids = [...new Set(days.map((day) => day.studentId))];
         lookedAt(ctx, ids);
         const { academy } = await describeActor(db, actor, false);
-        ctx.set('Content-Disposition', 'attachment; filename="lessons.ics"');
-        ctx.type = 'text/calendar';
-        ctx.body = calendarOf(academy.name, days);
+        const content = calendarOf(academy.name, days);
+        return asFile(ctx, { type: 'text/calendar', name: 'lessons.ics', content });
       },
     },
   ];

@@ -5,9 +5,11 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
+import { type FileAnswer } from '@lotrecht/records';
 import { isBusy } from '../database/trouble.ts';
 import { AtOnce } from '../http/at-once.ts';
 import { type AppContext } from '../http/context.ts';
+import { asFile } from '../http/route.ts';
 import { Problem } from '../problems/problem.ts';
 import { requireActor } from '../http/require-actor.ts';
 import { UnreadableLines } from './text-lines.ts';
@@ -46,7 +48,7 @@ export function uploadPlaces(): AtOnce {
 export async function answerUpload<Line>(
   ctx: AppContext,
   { places, largestBytes, work, refusalOf }: UploadWork<Line>,
-): Promise<void> {
+): Promise<FileAnswer> {
   const gaveUp = new AbortController();
   const { signal } = gaveUp;
   ctx.res.once('close', () => gaveUp.abort());
@@ -71,8 +73,7 @@ export async function answerUpload<Line>(
   await uploaded;
   // Each line is wanted at once, not when there is enough to compress.
   ctx.compress = false;
-  ctx.type = 'application/jsonl';
-  ctx.body = answer;
+  return asFile(ctx, { type: 'application/jsonl', content: answer });
 }
 
 /** What any file may meet. */

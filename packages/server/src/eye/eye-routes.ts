@@ -8,12 +8,11 @@ import { eyeView } from './eye-view.ts';
 export function eyeRoutes(db: Database): readonly Route[] {
   return [
     {
-      method: 'get',
-      path: '/api/eye',
+      name: 'GET /api/eye',
       access: 'signed-in',
       audit: { nothing: 'no student is in it' },
       handle: async (ctx) => {
-        ctx.body = eyeView(await listGuesses(db, requireActor(ctx)));
+        return eyeView(await listGuesses(db, requireActor(ctx)));
       },
     },
   ];

@@ -10,17 +10,15 @@ import { type Route } from './route.ts';
 export function healthRoutes(db: Database, migrated: () => boolean): readonly Route[] {
   return [
     {
-      method: 'get',
-      path: '/health/live',
+      name: 'GET /health/live',
       access: 'public',
       audit: { nothing: 'no student is in it' },
-      handle: async (ctx) => {
-        ctx.body = { status: 'live' };
+      handle: async () => {
+        return { status: 'live' };
       },
     },
     {
-      method: 'get',
-      path: '/health/ready',
+      name: 'GET /health/ready',
       access: 'public',
       audit: { nothing: 'no student is in it' },
       handle: async (ctx) => {
@@ -28,7 +26,7 @@ export function healthRoutes(db: Database, migrated: () => boolean): readonly Ro
         // One migration of several makes no schema yet.
         const ready = answers && migrated();
         ctx.status = ready ? 200 : 503;
-        ctx.body = { status: ready ? 'ready' : answers ? 'starting' : 'database-away' };
+        return { status: ready ? 'ready' : answers ? 'starting' : 'database-away' };
       },
     },
   ];

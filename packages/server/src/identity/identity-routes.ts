@@ -1,3 +1,4 @@
+import { type Answers, type SessionView } from '@lotrecht/records';
 import { timingSafeEqual, createHash } from 'node:crypto';
 import { validateFirstAcademy, validateSignIn, validateUnlock } from '@lotrecht/records';
 import { type Database } from '../database/database.ts';
@@ -68,13 +69,13 @@ export interface IdentityDependencies {
 
 /** Sign-in, sign-out here and everywhere, and the first academy of an empty installation. */
 export function identityRoutes({ db, setupCode, limits }: IdentityDependencies): readonly Route[] {
-  const startSession = async (ctx: AppContext, actor: Actor): Promise<void> => {
+  const startSession = async (ctx: AppContext, actor: Actor): Promise<SessionView> => {
     setSessionCookie(ctx, await openSession(db, actor, ctx.get('user-agent')));
     setDeviceCookie(ctx, await rememberDevice(db, actor, deviceToken(ctx)));
-    ctx.body = await describeActor(db, actor, false);
+    return describeActor(db, actor, false);
   };
 
-  const signIn = async (ctx: AppContext): Promise<void> => {
+  const signIn = async (ctx: AppContext): Promise<Answers['POST /api/session']> => {
     const { email, password } = bodyOf(ctx, validateSignIn);
     const credentials = await findCredentials(db, email);
     const account = credentials?.instructorId ?? typedAccount(email);
@@ -102,22 +103,22 @@ export function identityRoutes({ db, setupCode, limits }: IdentityDependencies):
     if (ctx.state.tokenHash !== undefined) await closeSession(db, ctx.state.tokenHash);
     const { academyId, instructorId, role } = credentials;
     noteSecurity(ctx, 'signed-in', instructorId);
-    await startSession(ctx, actorOf({ academyId, instructorId, role }));
+    return startSession(ctx, actorOf({ academyId, instructorId, role }));
   };
 
-  const signOut = async (ctx: AppContext): Promise<void> => {
+  const signOut = async (ctx: AppContext): Promise<Answers['DELETE /api/session']> => {
     if (ctx.state.tokenHash !== undefined) await closeSession(db, ctx.state.tokenHash);
     clearSessionCookie(ctx);
-    ctx.status = 204;
+    return null;
   };
 
-  const signOutEverywhere = async (ctx: AppContext): Promise<void> => {
+  const signOutEverywhere = async (ctx: AppContext): Promise<Answers['DELETE /api/sessions']> => {
     await closeAllSessions(db, requireActor(ctx));
     clearSessionCookie(ctx);
-    ctx.status = 204;
+    return null;
   };
 
-  const unlock = async (ctx: AppContext): Promise<void> => {
+  const unlock = async (ctx: AppContext): Promise<Answers['POST /api/session/unlock']> => {
     const actor = requireActor(ctx);
     const { password } = bodyOf(ctx, validateUnlock);
     const attempt = ownTry(ctx, actor);
@@ -133,10 +134,10 @@ export function identityRoutes({ db, setupCode, limits }: IdentityDependencies):
     await limits.succeeded(attempt);
     noteSecurity(ctx, 'unlocked', actor.instructorId);
     await setSessionLocked(db, requireTokenHash(ctx), false);
-    ctx.body = await describeActor(db, actor, false);
+    return describeActor(db, actor, false);
   };
 
-  const makeFirstAcademy = async (ctx: AppContext): Promise<void> => {
+  const makeFirstAcademy = async (ctx: AppContext): Promise<Answers['POST /api/setup']> => {
     const input = bodyOf(ctx, validateFirstAcademy);
     if (setupCode === undefined || (await anyAcademyExists(db))) throw alreadySetUp();
     const attempt = { ip: ctx.ip, account: 'setup' };
@@ -167,90 +168,80 @@ export function identityRoutes({ db, setupCode, limits }: IdentityDependencies):
       return actorOf({ academyId, instructorId: await insertInstructor(tx, head), role: head.role });
     });
     noteSecurity(ctx, 'academy-made', actor.instructorId);
-    await startSession(ctx, actor);
+    return startSession(ctx, actor);
   };
 
   return [
     {
-      method: 'get',
-      path: '/api/setup',
+      name: 'GET /api/setup',
       access: 'public',
       audit: { nothing: 'no student is in it' },
-      handle: async (ctx) => {
-        ctx.body = { needed: setupCode !== undefined && !(await anyAcademyExists(db)) };
+      handle: async () => {
+        return { needed: setupCode !== undefined && !(await anyAcademyExists(db)) };
       },
     },
     {
-      method: 'post',
-      path: '/api/setup',
+      name: 'POST /api/setup',
       access: 'public',
       audit: { nothing: 'in the security log' },
       handle: makeFirstAcademy,
     },
     {
-      method: 'post',
-      path: '/api/session',
+      name: 'POST /api/session',
       access: 'public',
       audit: { nothing: 'in the security log' },
       handle: signIn,
     },
     {
-      method: 'get',
-      path: '/api/session',
+      name: 'GET /api/session',
       access: 'locked-too',
       audit: { nothing: 'no student is in it' },
       handle: async (ctx) => {
-        ctx.body = await describeActor(db, requireActor(ctx), ctx.state.locked === true);
+        return describeActor(db, requireActor(ctx), ctx.state.locked === true);
       },
     },
     {
-      method: 'delete',
-      path: '/api/session',
+      name: 'DELETE /api/session',
       access: 'locked-too',
       audit: { nothing: 'in the security log' },
       handle: signOut,
     },
     {
-      method: 'post',
-      path: '/api/session/lock',
+      name: 'POST /api/session/lock',
       access: 'locked-too',
       audit: { nothing: 'in the security log' },
       handle: async (ctx) => {
         await setSessionLocked(db, requireTokenHash(ctx), true);
-        ctx.status = 204;
+        return null;
       },
     },
     {
-      method: 'post',
-      path: '/api/session/unlock',
+      name: 'POST /api/session/unlock',
       access: 'locked-too',
       audit: { nothing: 'in the security log' },
       handle: unlock,
     },
     {
-      method: 'get',
-      path: '/api/sessions',
+      name: 'GET /api/sessions',
       access: 'signed-in',
       audit: { nothing: 'no student is in it' },
       handle: async (ctx) => {
-        ctx.body = await listSessions(db, requireActor(ctx), requireTokenHash(ctx));
+        return listSessions(db, requireActor(ctx), requireTokenHash(ctx));
       },
     },
     {
-      method: 'delete',
-      path: '/api/sessions',
+      name: 'DELETE /api/sessions',
       access: 'signed-in',
       audit: { nothing: 'in the security log' },
       handle: signOutEverywhere,
     },
     {
-      method: 'delete',
-      path: '/api/sessions/:id',
+      name: 'DELETE /api/sessions/:id',
       access: 'signed-in',
       audit: { nothing: 'in the security log' },
       handle: async (ctx) => {
         if (!(await revokeSession(db, requireActor(ctx), idParam(ctx)))) throw notFound();
-        ctx.status = 204;
+        return null;
       },
     },
   ];

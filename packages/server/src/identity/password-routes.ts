@@ -1,3 +1,4 @@
+import { type Answers } from '@lotrecht/records';
 import {
   validateInvitation,
   validateLinkUse,
@@ -68,7 +69,7 @@ export function passwordRoutes({ db, origins, limits, later }: PasswordDependenc
   const linkOf = (id: string) =>
     ({ opens: 'one-time-link', id, address: `${origins.letters}/link/` }) as const;
 
-  const changePassword = async (ctx: AppContext): Promise<void> => {
+  const changePassword = async (ctx: AppContext): Promise<Answers['PUT /api/password']> => {
     const actor = requireActor(ctx);
     const { current, password } = bodyOf(ctx, validatePasswordChange);
     const attempt = ownTry(ctx, actor);
@@ -92,7 +93,7 @@ export function passwordRoutes({ db, origins, limits, later }: PasswordDependenc
     });
     noteSecurity(ctx, 'password-changed', actor.instructorId);
     setSessionCookie(ctx, await openSession(db, actor, ctx.get('user-agent')));
-    ctx.status = 204;
+    return null;
   };
 
   /** Whoever did not change it themselves learns of it, and has a way back. */
@@ -122,19 +123,19 @@ export function passwordRoutes({ db, origins, limits, later }: PasswordDependenc
     });
   };
 
-  const forgotten = async (ctx: AppContext): Promise<void> => {
+  const forgotten = async (ctx: AppContext): Promise<Answers['POST /api/password-forgotten']> => {
     const { email } = bodyOf(ctx, validatePasswordForgotten);
     // Asking is no guess at a password: it counts by itself, and by account only how many letters go out. It counts by
     // what was typed: an address that has an account is no slower to count.
     await askForReset(ctx, limits, typedAccount(email));
     // The same answer for every address, and at once: nobody learns here who has an account, by its time neither.
     ctx.status = 202;
-    ctx.body = {};
     later.begin(
       () => sendReset(ctx, email),
       (error) =>
         ctx.state.log.error({ err: error }, 'a letter with a new password could not be put into the box'),
     );
+    return {};
   };
 
   const sendReset = async (ctx: AppContext, email: string): Promise<void> => {
@@ -166,7 +167,7 @@ export function passwordRoutes({ db, origins, limits, later }: PasswordDependenc
     }
   };
 
-  const invite = async (ctx: AppContext): Promise<void> => {
+  const invite = async (ctx: AppContext): Promise<Answers['POST /api/invitations']> => {
     const { academyId, instructorId: invitedBy } = requireActor(ctx);
     const { name, email, role, instructorId = null } = bodyOf(ctx, validateInvitation);
     if (instructorId !== null) await requireNoAddress(db, { academyId, instructorId });
@@ -192,7 +193,7 @@ export function passwordRoutes({ db, origins, limits, later }: PasswordDependenc
       });
     });
     ctx.status = 202;
-    ctx.body = {};
+    return {};
   };
 
   const openLink = async (ctx: AppContext): Promise<OpenLink & { token: string }> => {
@@ -208,7 +209,7 @@ export function passwordRoutes({ db, origins, limits, later }: PasswordDependenc
     return { ...link, token };
   };
 
-  const applyLink = async (ctx: AppContext): Promise<void> => {
+  const applyLink = async (ctx: AppContext): Promise<Answers['POST /api/links/:token']> => {
     const { token, kind, academyId, instructorId, name, email, role } = await openLink(ctx);
     const passwordHash = await hashChosen(bodyOf(ctx, validateLinkUse).password);
     const actorId = await db.inTransaction(async (tx) => {
@@ -223,37 +224,33 @@ export function passwordRoutes({ db, origins, limits, later }: PasswordDependenc
     noteSecurity(ctx, 'link-used', actorId);
     const actor = actorOf({ academyId, instructorId: actorId, role });
     setSessionCookie(ctx, await openSession(db, actor, ctx.get('user-agent')));
-    ctx.status = 204;
+    return null;
   };
 
   return [
     {
-      method: 'put',
-      path: '/api/password',
+      name: 'PUT /api/password',
       access: 'signed-in',
       audit: { nothing: 'in the security log' },
       handle: changePassword,
     },
     {
-      method: 'post',
-      path: '/api/password-forgotten',
+      name: 'POST /api/password-forgotten',
       access: 'public',
       audit: { nothing: 'in the security log' },
       handle: forgotten,
     },
-    { method: 'post', path: '/api/invitations', access: 'head', audit: { event: true }, handle: invite },
+    { name: 'POST /api/invitations', access: 'head', audit: { event: true }, handle: invite },
     {
-      method: 'get',
-      path: '/api/invitations',
+      name: 'GET /api/invitations',
       access: 'head',
       audit: { nothing: 'no student is in it' },
       handle: async (ctx) => {
-        ctx.body = await listInvitations(db, requireActor(ctx).academyId);
+        return listInvitations(db, requireActor(ctx).academyId);
       },
     },
     {
-      method: 'delete',
-      path: '/api/invitations/:id',
+      name: 'DELETE /api/invitations/:id',
       access: 'head',
       audit: { event: true },
       handle: async (ctx) => {
@@ -263,42 +260,38 @@ export function passwordRoutes({ db, origins, limits, later }: PasswordDependenc
           if (closed === undefined) throw notFound();
           await recordEvent(tx, actor, { action: 'invitation-closed', detail: closed.name });
         });
-        ctx.status = 204;
+        return null;
       },
     },
     {
-      method: 'get',
-      path: '/api/links/:token',
+      name: 'GET /api/links/:token',
       access: 'public',
       audit: { nothing: 'no student is in it' },
       handle: async (ctx) => {
         const { kind, academyName, name, email } = await openLink(ctx);
-        ctx.body = { kind, academyName, name, email };
+        return { kind, academyName, name, email };
       },
     },
     {
-      method: 'post',
-      path: '/api/links/:token',
+      name: 'POST /api/links/:token',
       access: 'public',
       audit: { nothing: 'in the security log' },
       handle: applyLink,
     },
     {
-      method: 'get',
-      path: '/api/instructors',
+      name: 'GET /api/instructors',
       access: 'head',
       audit: { nothing: 'no student is in it' },
       handle: async (ctx) => {
-        ctx.body = await listInstructors(db, requireActor(ctx).academyId);
+        return listInstructors(db, requireActor(ctx).academyId);
       },
     },
     {
-      method: 'get',
-      path: '/api/post',
+      name: 'GET /api/post',
       access: 'head',
       audit: { nothing: 'letters without what they open' },
       handle: async (ctx) => {
-        ctx.body = await listPost(db, requireActor(ctx).academyId);
+        return listPost(db, requireActor(ctx).academyId);
       },
     },
   ];

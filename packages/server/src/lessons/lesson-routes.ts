@@ -6,7 +6,7 @@ import { type LessonRow } from './lesson-repository.ts';
 import { type LessonBroughtBack, lessonsWith } from './save-lesson.ts';
 
 /** What is changed of a lesson, and what of what is shown. */
-const LESSON: ChangedKind<LessonInput, LessonRow> = {
+const LESSON: ChangedKind<LessonInput, LessonRow, 'lessons'> = {
   name: 'lesson',
   path: 'lessons',
   require: validateLessonInput,

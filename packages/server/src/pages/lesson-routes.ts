@@ -33,8 +33,7 @@ function requireDay(text: unknown): string {
 export function lessonPageRoutes(db: Database): readonly Route[] {
   return [
     {
-      method: 'get',
-      path: '/api/today/:date',
+      name: 'GET /api/today/:date',
       access: 'signed-in',
       audit: { seen: 'lists' },
       handle: async (ctx) => {
@@ -58,12 +57,11 @@ export function lessonPageRoutes(db: Database): readonly Route[] {
           due: told(lists.due),
         };
         lookedAt(ctx, [...new Set(all.map((e) => e.studentId))]);
-        ctx.body = view;
+        return view;
       },
     },
     {
-      method: 'get',
-      path: '/api/lessons/:id',
+      name: 'GET /api/lessons/:id',
       access: 'signed-in',
       audit: { seen: 'lesson' },
       handle: async (ctx) => {
@@ -72,7 +70,7 @@ export function lessonPageRoutes(db: Database): readonly Route[] {
         if (lesson === undefined) throw notFound();
         lookedAt(ctx, [lesson.studentId]);
         const view: LessonView = { ...lesson, checks: await listChecksOfLesson(db, actor, lesson.id) };
-        ctx.body = view;
+        return view;
       },
     },
   ];

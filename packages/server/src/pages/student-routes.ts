@@ -1,12 +1,5 @@
-import {
-  earlierOf,
-  ballsOf,
-  lastTimesOf,
-  MOST_EARLIER,
-  readdressOfStudent,
-  type StudentKnownView,
-} from '@lotrecht/judging';
-import { type StudentHistoryView } from '@lotrecht/records';
+import { earlierOf, ballsOf, lastTimesOf, MOST_EARLIER, readdressOfStudent } from '@lotrecht/judging';
+import { type StudentHistoryView, type StudentKnownView } from '@lotrecht/records';
 import { listChecksOfLessons, listColdChecks } from '../checks/check-repository.ts';
 import { listMeasuredLines } from '../checks/measured-line-repository.ts';
 import { listConsents } from '../consents/consent-repository.ts';
@@ -28,8 +21,7 @@ const MOST_COLD = 6 * MOST_EARLIER;
 export function studentHistoryRoutes(db: Database): readonly Route[] {
   return [
     {
-      method: 'get',
-      path: '/api/students/:id/history',
+      name: 'GET /api/students/:id/history',
       access: 'signed-in',
       audit: { seen: 'student' },
       handle: async (ctx) => {
@@ -54,12 +46,11 @@ export function studentHistoryRoutes(db: Database): readonly Route[] {
           })),
           next,
         };
-        ctx.body = page;
+        return page;
       },
     },
     {
-      method: 'get',
-      path: '/api/students/:id/known',
+      name: 'GET /api/students/:id/known',
       access: 'signed-in',
       audit: { seen: 'lines' },
       handle: async (ctx) => {
@@ -70,7 +61,7 @@ export function studentHistoryRoutes(db: Database): readonly Route[] {
         const cold = await listColdChecks(db, actor, studentId, { before, limit: MOST_COLD });
         const earlier = cold.toReversed().flatMap((check) => earlierOf(check, before) ?? []);
         const prior = await findPrior(db, actor.academyId);
-        ctx.body = {
+        return {
           readdress,
           earlier,
           prior,

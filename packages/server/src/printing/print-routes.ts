@@ -7,13 +7,11 @@ import { answerPrint, type Printer } from './printer.ts';
 export function printRoutes(printer: Printer): readonly Route[] {
   return [
     {
-      method: 'post',
-      path: '/api/print',
+      name: 'POST /api/print',
       access: 'signed-in',
       audit: { nothing: 'prints what it was sent' },
-      handle: async (ctx) => {
-        await answerPrint(ctx, printer, { kind: 'request', request: bodyOf(ctx, validatePrintRequest) });
-      },
+      handle: (ctx) =>
+        answerPrint(ctx, printer, { kind: 'request', request: bodyOf(ctx, validatePrintRequest) }),
     },
   ];
 }

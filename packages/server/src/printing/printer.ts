@@ -1,6 +1,8 @@
+import { type FileAnswer } from '@lotrecht/records';
 import { Tinypool } from 'tinypool';
 import { AtOnce } from '../http/at-once.ts';
 import { type AppContext } from '../http/context.ts';
+import { asFile } from '../http/route.ts';
 import { Problem } from '../problems/problem.ts';
 import { requireActor } from '../http/require-actor.ts';
 import { formatOf, type PrintOrder } from './print-order.ts';
@@ -59,10 +61,9 @@ function tooSlow(): Problem {
 }
 
 /** Answers a sheet as a file to be kept. */
-export async function answerPrint(ctx: AppContext, printer: Printer, order: PrintOrder): Promise<void> {
+export async function answerPrint(ctx: AppContext, printer: Printer, order: PrintOrder): Promise<FileAnswer> {
   const bytes = await printer.print(requireActor(ctx).instructorId, order);
   const format = formatOf(order);
-  ctx.attachment(`lotrecht.${format}`);
-  ctx.type = format === 'pdf' ? 'application/pdf' : 'image/svg+xml';
-  ctx.body = Buffer.from(bytes);
+  const type = format === 'pdf' ? 'application/pdf' : 'image/svg+xml';
+  return asFile(ctx, { type, name: `lotrecht.${format}`, content: Buffer.from(bytes) });
 }

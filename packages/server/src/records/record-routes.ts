@@ -1,4 +1,4 @@
-import { DocumentRefused, type Validator } from '@lotrecht/records';
+import { type ChangedViews, DocumentRefused, type KindViews, type Validator } from '@lotrecht/records';
 import { lookedAt } from '../audit/note-looks.ts';
 import { type Database } from '../database/database.ts';
 import { type AppContext } from '../http/context.ts';
@@ -7,7 +7,7 @@ import { mergePatch } from '../http/merge-patch.ts';
 import { ID, idParam } from '../http/params.ts';
 import { notFound } from '../problems/problem.ts';
 import { refused } from '../http/query.ts';
-import { type Route } from '../http/route.ts';
+import { type Route, type RouteOfMany } from '../http/route.ts';
 import { requireActor } from '../http/require-actor.ts';
 import { type AnyKind, type Revised, type Said, saidOf, type Stored } from './kind.ts';
 import { KINDS } from './kinds/index.ts';
@@ -25,10 +25,9 @@ function routesOf(db: Database, kind: AnyKind): readonly Route[] {
     ? { seen: kind.name }
     : ({ nothing: 'the academy’s or an instructor’s own; no student is in it' } as const);
   const toInput = kind.toInput ?? ((view: Said & Stored) => saidOf(kind, view, view.revision));
-  return [
+  const looks: readonly RouteOfMany[] = [
     {
-      method: 'get',
-      path: `/api/${kind.path}`,
+      name: `GET /api/${kind.path}`,
       access: 'signed-in',
       audit,
       handle: async (ctx) => {
@@ -36,12 +35,11 @@ function routesOf(db: Database, kind: AnyKind): readonly Route[] {
         const all = await records.list(db, requireActor(ctx), studentId);
         // Of a student who is not there, or not theirs, there is nothing, and nobody was looked at.
         if (studentId !== undefined) lookedAt(ctx, all.length === 0 ? [] : [studentId]);
-        ctx.body = all;
+        return all;
       },
     },
     {
-      method: 'get',
-      path: `/api/${kind.path}/:id`,
+      name: `GET /api/${kind.path}/:id`,
       access: 'signed-in',
       audit,
       handle: async (ctx) => {
@@ -49,11 +47,18 @@ function routesOf(db: Database, kind: AnyKind): readonly Route[] {
           (Said & Stored) | undefined;
         if (found === undefined) throw notFound();
         if (ofStudent) lookedAt(ctx, [String(found['studentId'])]);
-        ctx.body = found;
+        return found;
       },
     },
-    ...changeRoutes(db, { ...kind, toInput, changesStudent: ofStudent }, records),
   ];
+  const path = kind.path as keyof KindViews;
+  const ofKind: ChangedKind<Revised, KindViews[typeof path], typeof path> = {
+    ...kind,
+    path,
+    toInput: toInput as (view: unknown) => Revised,
+    changesStudent: ofStudent,
+  };
+  return [...(looks as readonly Route[]), ...changeRoutes(db, ofKind, records)];
 }
 
 function requireStudentId(ctx: AppContext): string {
@@ -63,9 +68,13 @@ function requireStudentId(ctx: AppContext): string {
 }
 
 /** What the routes that change records of a kind need to know of it. */
-export interface ChangedKind<Input extends Revised, View extends Stored> {
+export interface ChangedKind<
+  Input extends Revised,
+  View extends Stored,
+  Path extends keyof ChangedViews = keyof ChangedViews,
+> {
   readonly name: string;
-  readonly path: string;
+  readonly path: Path;
   readonly require: Validator<Input>;
   readonly toInput: (view: View) => Input;
   /** Whether a student is looked at by it. Default: it is. */
@@ -76,28 +85,24 @@ export interface ChangedKind<Input extends Revised, View extends Stored> {
  * The routes by which records of a kind are changed, the same for every kind: the whole (PUT), a part of it (PATCH,
  * RFC 7396), take away, bring back.
  */
-export function changeRoutes<Input extends Revised, View extends Stored>(
+export function changeRoutes<Input extends Revised, Path extends keyof ChangedViews>(
   db: Database,
-  { name, path, require, toInput, changesStudent = true }: ChangedKind<Input, View>,
-  records: ChangedRecords<Input, View>,
+  { name, path, require, toInput, changesStudent = true }: ChangedKind<Input, ChangedViews[Path], Path>,
+  records: ChangedRecords<Input, ChangedViews[Path]>,
 ): readonly Route[] {
   const one = `/api/${path}/:id`;
   const audit = changesStudent
     ? { changes: name }
     : ({ nothing: 'the academy’s or an instructor’s own; the change log has it' } as const);
-  return [
+  const routes: readonly RouteOfMany[] = [
     {
-      method: 'put',
-      path: one,
+      name: `PUT ${one}`,
       access: 'signed-in',
       audit,
-      handle: async (ctx) => {
-        ctx.body = await records.save(db, requireActor(ctx), idParam(ctx), bodyOf(ctx, require));
-      },
+      handle: async (ctx) => records.save(db, requireActor(ctx), idParam(ctx), bodyOf(ctx, require)),
     },
     {
-      method: 'patch',
-      path: one,
+      name: `PATCH ${one}`,
       access: 'signed-in',
       audit,
       handle: async (ctx) => {
@@ -107,30 +112,29 @@ export function changeRoutes<Input extends Revised, View extends Stored>(
         if (current === undefined) throw notFound();
         // A part that was made from an older whole is put on what stands now, and is then held to its own revision.
         const input = require(mergePatch(toInput(current), patch));
-        ctx.body = await records.save(db, actor, id, input);
+        return records.save(db, actor, id, input);
       },
     },
     {
-      method: 'delete',
-      path: one,
+      name: `DELETE ${one}`,
       access: 'signed-in',
       audit,
       handle: async (ctx) => {
         await records.setDeleted(db, requireActor(ctx), idParam(ctx), true);
-        ctx.status = 204;
+        return null;
       },
     },
     {
-      method: 'post',
-      path: `${one}/restore`,
+      name: `POST ${one}/restore`,
       access: 'signed-in',
       audit,
       handle: async (ctx) => {
         await records.setDeleted(db, requireActor(ctx), idParam(ctx), false);
-        ctx.status = 204;
+        return null;
       },
     },
   ];
+  return routes as readonly Route[];
 }
 
 /** A merge patch that says what it was made from. @throws DocumentRefused */

@@ -1,11 +1,5 @@
-import {
-  type ColdCheck,
-  earlierOf,
-  kindsOfFirstCheck,
-  type PriorDocument,
-  priorOfAcademy,
-} from '@lotrecht/judging';
-import { type CheckDocument } from '@lotrecht/records';
+import { type ColdCheck, earlierOf, kindsOfFirstCheck, priorOfAcademy } from '@lotrecht/judging';
+import { type CheckDocument, type PriorDocument } from '@lotrecht/records';
 import { CORE_VERSION } from '@lotrecht/core';
 import { COLD_VERSION } from '../checks/cold.ts';
 import { type Database, type Queries } from '../database/database.ts';

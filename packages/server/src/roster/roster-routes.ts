@@ -71,8 +71,7 @@ function linksAreOpen(open: number): Problem {
 export function rosterRoutes(db: Database): readonly Route[] {
   return [
     {
-      method: 'get',
-      path: '/api/roster',
+      name: 'GET /api/roster',
       access: 'head',
       audit: { seen: 'lists' },
       handle: async (ctx) => {
@@ -82,21 +81,19 @@ export function rosterRoutes(db: Database): readonly Route[] {
         const page = await listRoster(db, actor, wish);
         const ids = page.entries.map((e) => e.studentId);
         lookedAt(ctx, ids);
-        ctx.body = page;
+        return page;
       },
     },
     {
-      method: 'get',
-      path: '/api/roster/cohort',
+      name: 'GET /api/roster/cohort',
       access: 'head',
       audit: { nothing: 'counts, and nobody by name' },
       handle: async (ctx) => {
-        ctx.body = await countedCohort(db, requireActor(ctx), cohortChoiceOf(ctx));
+        return countedCohort(db, requireActor(ctx), cohortChoiceOf(ctx));
       },
     },
     {
-      method: 'put',
-      path: '/api/students/:id/instructor',
+      name: 'PUT /api/students/:id/instructor',
       access: 'head',
       audit: { changes: 'student' },
       handle: async (ctx) => {
@@ -112,12 +109,11 @@ export function rosterRoutes(db: Database): readonly Route[] {
           const own = { kind: 'student', id: studentId, revision: null, studentId } as const;
           await recordChange(tx, actor, { ...own, action: 'moved', hadBy });
         });
-        ctx.status = 204;
+        return null;
       },
     },
     {
-      method: 'delete',
-      path: '/api/instructors/:id/sessions',
+      name: 'DELETE /api/instructors/:id/sessions',
       access: 'head',
       audit: { event: true },
       handle: async (ctx) => {
@@ -129,12 +125,11 @@ export function rosterRoutes(db: Database): readonly Route[] {
           await closeAllSessions(tx, { academyId, instructorId });
           await recordEvent(tx, actor, { action: 'signed-out', detail: person.name });
         });
-        ctx.status = 204;
+        return null;
       },
     },
     {
-      method: 'put',
-      path: '/api/instructors/:id',
+      name: 'PUT /api/instructors/:id',
       access: 'head',
       audit: { event: true },
       handle: async (ctx) => {
@@ -154,7 +149,7 @@ export function rosterRoutes(db: Database): readonly Route[] {
             title: 'This is the only head who can sign in. Invite another first.',
           });
         }
-        ctx.status = 204;
+        return null;
       },
     },
   ];

@@ -23,17 +23,15 @@ function says(
 export function settingsRoutes(db: Database): readonly Route[] {
   return [
     {
-      method: 'get',
-      path: '/api/settings',
+      name: 'GET /api/settings',
       access: 'signed-in',
       audit: { nothing: 'no student is in it' },
       handle: async (ctx) => {
-        ctx.body = await findSettings(db, requireActor(ctx));
+        return findSettings(db, requireActor(ctx));
       },
     },
     {
-      method: 'put',
-      path: '/api/settings',
+      name: 'PUT /api/settings',
       access: 'signed-in',
       audit: { nothing: 'their own, and no student is in it' },
       handle: async (ctx) => {
@@ -43,7 +41,7 @@ export function settingsRoutes(db: Database): readonly Route[] {
         if (!(await keepSettings(db, actor, sent)) && !says(await findSettings(db, actor), sent)) {
           throw conflict('settings', await findSettings(db, actor));
         }
-        ctx.body = await findSettings(db, actor);
+        return findSettings(db, actor);
       },
     },
   ];

@@ -27,7 +27,7 @@ function wishOf(ctx: AppContext): StudentWish {
 }
 
 /** What is changed of a student, and what of what is shown. */
-const STUDENT: ChangedKind<StudentInput, StudentView> = {
+const STUDENT: ChangedKind<StudentInput, StudentView, 'students'> = {
   name: 'student',
   path: 'students',
   require: validateStudentInput,
@@ -38,27 +38,25 @@ const STUDENT: ChangedKind<StudentInput, StudentView> = {
 export function studentRoutes(db: Database, handChanged: HandChanged): readonly Route[] {
   return [
     {
-      method: 'get',
-      path: '/api/students',
+      name: 'GET /api/students',
       access: 'signed-in',
       audit: { seen: 'lists' },
       handle: async (ctx) => {
         const page = await listStudents(db, requireActor(ctx), wishOf(ctx));
         const ids = page.students.map(({ id }) => id);
         lookedAt(ctx, ids);
-        ctx.body = page;
+        return page;
       },
     },
     {
-      method: 'get',
-      path: '/api/students/:id',
+      name: 'GET /api/students/:id',
       access: 'signed-in',
       audit: { seen: 'student' },
       handle: async (ctx) => {
         const student = await lookAtStudent(ctx, db);
         const consents = await listConsents(db, requireActor(ctx), student.id);
         const card: StudentCardView = { student, consents };
-        ctx.body = card;
+        return card;
       },
     },
     ...changeRoutes(db, STUDENT, studentsWith(handChanged)),

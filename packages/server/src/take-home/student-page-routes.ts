@@ -1,3 +1,4 @@
+import { type Answers } from '@lotrecht/records';
 import { type HandOutPage, type StudentLinkPage, validateSelfCheckInput } from '@lotrecht/records';
 import { firstNameOf } from '@lotrecht/words';
 import { PAPER_COLOURS, type Sheet, type SightPicture, sightPicture, toSvg } from '@lotrecht/paper';
@@ -9,7 +10,7 @@ import { type AppContext } from '../http/context.ts';
 import { bodyOf } from '../http/json-body.ts';
 import { idParam } from '../http/params.ts';
 import { Problem } from '../problems/problem.ts';
-import { type Route } from '../http/route.ts';
+import { asFile, type Route } from '../http/route.ts';
 import { findSettings } from '../settings/settings-repository.ts';
 import { noteSecurity } from '../http/security-log.ts';
 import { findLesson, nextLessonOn } from '../lessons/lesson-repository.ts';
@@ -77,7 +78,7 @@ export function studentPageRoutes(db: Database, guesses: GuessLimit): readonly R
     throw closed();
   };
 
-  const show = async (ctx: AppContext): Promise<void> => {
+  const show = async (ctx: AppContext): Promise<Answers['GET /api/take-home']> => {
     const link = await openLink(ctx);
     const actor = actorOfLink(link);
     lookedAt(ctx, [link.studentId], actor);
@@ -137,14 +138,13 @@ export function studentPageRoutes(db: Database, guesses: GuessLimit): readonly R
       }),
       drillDays: await listDrillDays(db, link),
     };
-    ctx.body = page;
+    return page;
   };
 
   return [
     {
       // A calendar sends no headers: its own secret stands in the address, and opens days alone.
-      method: 'get',
-      path: '/api/calendars/:token',
+      name: 'GET /api/calendars/:token',
       access: 'public',
       audit: { nothing: 'days alone, without a name or a finding' },
       handle: async (ctx) => {
@@ -157,31 +157,29 @@ export function studentPageRoutes(db: Database, guesses: GuessLimit): readonly R
         const actor = actorOfLink(link);
         const plan = await newestPlan(db, actor, link.studentId);
         const nextOn = await nextLessonOn(db, actor, link.studentId);
-        ctx.type = 'text/calendar';
-        ctx.body = practiceCalendar(plan, { nextOn, minor: link.minor === 1 });
+        const content = practiceCalendar(plan, { nextOn, minor: link.minor === 1 });
+        return asFile(ctx, { type: 'text/calendar', content });
       },
     },
-    { method: 'get', path: '/api/take-home', access: 'public', audit: { seen: 'hand-out' }, handle: show },
+    { name: 'GET /api/take-home', access: 'public', audit: { seen: 'hand-out' }, handle: show },
     {
-      method: 'put',
-      path: '/api/take-home/self-checks/:id',
+      name: 'PUT /api/take-home/self-checks/:id',
       access: 'public',
       audit: { changes: 'self-check' },
       handle: async (ctx) => {
         const link = await openLink(ctx);
         await saveSelfCheck(db, link, idParam(ctx), bodyOf(ctx, validateSelfCheckInput));
-        ctx.status = 204;
+        return null;
       },
     },
     {
-      method: 'put',
-      path: '/api/take-home/practice/:id',
+      name: 'PUT /api/take-home/practice/:id',
       access: 'public',
       audit: { changes: 'practice-done' },
       handle: async (ctx) => {
         const link = await openLink(ctx);
         await savePractice(db, link, idParam(ctx), bodyOf(ctx, practiceOf(link)));
-        ctx.status = 204;
+        return null;
       },
     },
   ];

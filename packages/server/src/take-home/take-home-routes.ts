@@ -1,3 +1,4 @@
+import { type Answers } from '@lotrecht/records';
 import {
   type FadingView,
   type HandOutInput,
@@ -19,7 +20,7 @@ import { bodyOf } from '../http/json-body.ts';
 import { idParam } from '../http/params.ts';
 import { notFound } from '../problems/problem.ts';
 import { type PublicOrigins } from '../http/public-origin.ts';
-import { type Route } from '../http/route.ts';
+import { asFile, type Route } from '../http/route.ts';
 import { describeActor } from '../identity/instructor-repository.ts';
 import { requireActor } from '../http/require-actor.ts';
 import { putLetter } from '../post/post-box-repository.ts';
@@ -37,7 +38,7 @@ import { handOuts } from './save-hand-out.ts';
 import { insertStudentLink, listStudentLinks, revokeStudentLink } from './student-link-repository.ts';
 
 /** What is changed of a hand-out, and what of what is shown. */
-const HAND_OUT: ChangedKind<HandOutInput, HandOutView> = {
+const HAND_OUT: ChangedKind<HandOutInput, HandOutView, 'hand-outs'> = {
   name: 'hand-out',
   path: 'hand-outs',
   require: validateHandOutInput,
@@ -60,7 +61,7 @@ export interface TakeHomeDependencies {
 
 /** What goes home, for the instructor: hand-outs and links. */
 export function takeHomeRoutes({ db, origins, printer }: TakeHomeDependencies): readonly Route[] {
-  const printHandOut = async (ctx: AppContext): Promise<void> => {
+  const printHandOut = async (ctx: AppContext): Promise<Answers['GET /api/hand-outs/:id/file']> => {
     const actor = requireActor(ctx);
     const found = await findHandOut(db, actor, idParam(ctx));
     const check = found && (await findCheck(db, actor, found.checkId));
@@ -82,10 +83,10 @@ export function takeHomeRoutes({ db, origins, printer }: TakeHomeDependencies): 
     const paper = ctx.query['paper'] === 'letter' ? 'letter' : 'a4';
     const format = ctx.query['format'] === 'svg' ? 'svg' : 'pdf';
     lookedAt(ctx, [student.id]);
-    await answerPrint(ctx, printer, { kind: 'hand-out', wish, paper, format });
+    return answerPrint(ctx, printer, { kind: 'hand-out', wish, paper, format });
   };
 
-  const sendLink = async (ctx: AppContext): Promise<void> => {
+  const sendLink = async (ctx: AppContext): Promise<Answers['POST /api/students/:id/student-links']> => {
     const [actor, id] = [requireActor(ctx), idParam(ctx)];
     const input = bodyOf(ctx, validateStudentLinkInput);
     const student = await findStudent(db, actor, id);
@@ -112,13 +113,12 @@ export function takeHomeRoutes({ db, origins, printer }: TakeHomeDependencies): 
     const link = (await listStudentLinks(db, actor, id)).find((l) => l.id === made.id);
     if (link === undefined) throw notFound();
     const view: NewStudentLinkView = { ...link, address: `${opensAt}${made.token}` };
-    ctx.body = view;
+    return view;
   };
 
   return [
     {
-      method: 'get',
-      path: '/api/students/:id/take-home',
+      name: 'GET /api/students/:id/take-home',
       access: 'signed-in',
       audit: { seen: 'hand-out' },
       handle: async (ctx) => {
@@ -129,20 +129,18 @@ export function takeHomeRoutes({ db, origins, printer }: TakeHomeDependencies): 
           links: await listStudentLinks(db, actor, id),
           consents: await listConsents(db, actor, id),
         };
-        ctx.body = view;
+        return view;
       },
     },
     ...changeRoutes(db, HAND_OUT, handOuts),
     {
-      method: 'get',
-      path: '/api/hand-outs/:id/file',
+      name: 'GET /api/hand-outs/:id/file',
       access: 'signed-in',
       audit: { printed: 'hand-out' },
       handle: printHandOut,
     },
     {
-      method: 'get',
-      path: '/api/students/:id/fading',
+      name: 'GET /api/students/:id/fading',
       access: 'signed-in',
       audit: { seen: 'practice-plan' },
       handle: async (ctx) => {
@@ -151,33 +149,29 @@ export function takeHomeRoutes({ db, origins, printer }: TakeHomeDependencies): 
         const plan = await newestPlan(db, actor, id);
         const view: FadingView | null =
           plan === undefined ? null : { planId: plan.id, ...(await fadingOfStored(db, actor, plan)) };
-        ctx.body = { fading: view };
+        return { fading: view };
       },
     },
     {
-      method: 'get',
-      path: '/api/students/:id/practice-calendar',
+      name: 'GET /api/students/:id/practice-calendar',
       access: 'signed-in',
       audit: { exported: 'practice-plan' },
       handle: async (ctx) => {
         const actor = requireActor(ctx);
         const { id, minor } = await lookAtStudent(ctx, db);
         const plan = await newestPlan(db, actor, id);
-        ctx.set('Content-Disposition', 'attachment; filename="practice.ics"');
-        ctx.type = 'text/calendar';
-        ctx.body = practiceCalendar(plan, { nextOn: await nextLessonOn(db, actor, id), minor });
+        const content = practiceCalendar(plan, { nextOn: await nextLessonOn(db, actor, id), minor });
+        return asFile(ctx, { type: 'text/calendar', name: 'practice.ics', content });
       },
     },
     {
-      method: 'post',
-      path: '/api/students/:id/student-links',
+      name: 'POST /api/students/:id/student-links',
       access: 'signed-in',
       audit: { changes: 'link' },
       handle: sendLink,
     },
     {
-      method: 'delete',
-      path: '/api/student-links/:id',
+      name: 'DELETE /api/student-links/:id',
       access: 'signed-in',
       audit: { changes: 'link' },
       handle: async (ctx) => {
@@ -187,7 +181,7 @@ export function takeHomeRoutes({ db, origins, printer }: TakeHomeDependencies): 
           if (studentId === undefined) throw notFound();
           await recordChange(tx, actor, { kind: 'link', id, revision: null, studentId, action: 'deleted' });
         });
-        ctx.status = 204;
+        return null;
       },
     },
   ];

@@ -17,8 +17,7 @@ const LARGEST_BYTES = 1024 * 1024 * 1024;
 export function mergeRoutes(db: Database, places: AtOnce): readonly Route[] {
   return [
     {
-      method: 'post',
-      path: '/api/academy/import',
+      name: 'POST /api/academy/import',
       access: 'head',
       audit: { event: true },
       body: 'application/jsonl',
@@ -27,7 +26,7 @@ export function mergeRoutes(db: Database, places: AtOnce): readonly Route[] {
         const differing = oneOf(ctx, 'differing', ['keep', 'take']) ?? 'keep';
         const bringIn = oneOf(ctx, 'do', ['look', 'bring-in']) === 'bring-in';
         const seen = matching(ctx, 'seen', /^[0-9a-f]{16}$/, 'Send what the report said, unchanged.');
-        await answerUpload<MergeLine>(ctx, {
+        return answerUpload<MergeLine>(ctx, {
           places,
           largestBytes: LARGEST_BYTES,
           work: async ({ file, signal, say }) => {

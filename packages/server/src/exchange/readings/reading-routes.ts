@@ -31,8 +31,7 @@ function mappingOf(ctx: AppContext): ReadingMapping {
 export function readingRoutes(db: Database, places: AtOnce): readonly Route[] {
   return [
     {
-      method: 'post',
-      path: '/api/academy/readings',
+      name: 'POST /api/academy/readings',
       access: 'head',
       audit: { event: true },
       body: 'text/csv',
@@ -41,7 +40,7 @@ export function readingRoutes(db: Database, places: AtOnce): readonly Route[] {
         const mapping = mappingOf(ctx);
         const bringIn = ctx.query['do'] === 'bring-in';
         const today = new Date(Date.now() + DAY_AHEAD_MS).toISOString().slice(0, 10);
-        await answerUpload<ReadingImportLine>(ctx, {
+        return answerUpload<ReadingImportLine>(ctx, {
           places,
           largestBytes: LARGEST_BYTES,
           work: async ({ file, signal, say }) => {

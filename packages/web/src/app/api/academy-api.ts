@@ -1,6 +1,4 @@
-import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
-import { type StudentKnownView } from '@lotrecht/judging';
 import {
   type CheckInput,
   type CheckVersionsView,
@@ -13,8 +11,10 @@ import {
   type StudentCardView,
   type StudentHistoryView,
   type TodayView,
+  type StudentKnownView,
 } from '@lotrecht/records';
 import { type Observable } from 'rxjs';
+import { Wire } from './wire.ts';
 
 /** What can be deleted, and brought back. */
 export type Deletable =
@@ -34,67 +34,69 @@ export type Deletable =
 /** The academy's data over HTTP: students, lessons, checks. Ids are chosen here, so that a save can be sent again. */
 @Injectable({ providedIn: 'root' })
 export class AcademyApi {
-  private readonly http = inject(HttpClient);
+  private readonly wire = inject(Wire);
 
   today(date: string): Observable<TodayView> {
-    return this.http.get<TodayView>(`/api/today/${date}`);
+    return this.wire.ask('GET /api/today/:date', { at: { date } });
   }
 
   /** A page of students by name; `find`: a part of it; `after`: as the page before said. */
   students(find = '', after = ''): Observable<StudentListView> {
-    return this.http.get<StudentListView>('/api/students', { params: { find, after } });
+    return this.wire.ask('GET /api/students', { query: { find, after } });
   }
 
   student(id: string): Observable<StudentCardView> {
-    return this.http.get<StudentCardView>(`/api/students/${id}`);
+    return this.wire.ask('GET /api/students/:id', { at: { id } });
   }
 
   /** With lessons and their checks, a page at a time: for the student's own page alone. */
   history(id: string, after?: string): Observable<StudentHistoryView> {
     const params = after === undefined ? {} : { after };
-    return this.http.get<StudentHistoryView>(`/api/students/${id}/history`, { params });
+    return this.wire.ask('GET /api/students/:id/history', { at: { id }, query: params });
   }
 
   /** All lines of a student over time, check by check. */
   lines(studentId: string): Observable<readonly MeasuredCheckView[]> {
-    return this.http.get<readonly MeasuredCheckView[]>(`/api/students/${studentId}/lines`);
+    return this.wire.ask('GET /api/students/:id/lines', { at: { id: studentId } });
   }
 
   /** What is known of the student when a check begins on that day, YYYY-MM-DD. */
   known(studentId: string, on: string): Observable<StudentKnownView> {
-    return this.http.get<StudentKnownView>(`/api/students/${studentId}/known`, { params: { on } });
+    return this.wire.ask('GET /api/students/:id/known', { at: { id: studentId }, query: { on } });
   }
 
   lesson(id: string): Observable<LessonView> {
-    return this.http.get<LessonView>(`/api/lessons/${id}`);
+    return this.wire.ask('GET /api/lessons/:id', { at: { id } });
   }
 
   saveLesson(id: string, input: LessonInput): Observable<Omit<LessonView, 'checks'>> {
-    return this.http.put<Omit<LessonView, 'checks'>>(`/api/lessons/${id}`, input);
+    return this.wire.ask('PUT /api/lessons/:id', { at: { id }, body: input });
   }
 
   check(id: string): Observable<CheckView> {
-    return this.http.get<CheckView>(`/api/checks/${id}`);
+    return this.wire.ask('GET /api/checks/:id', { at: { id } });
   }
 
   /** A page of a check's versions; `before`: as the page before said. */
   checkVersions(id: string, before: number | null = null): Observable<CheckVersionsView> {
     const params = before === null ? {} : { before: String(before) };
-    return this.http.get<CheckVersionsView>(`/api/checks/${id}/versions`, { params });
+    return this.wire.ask('GET /api/checks/:id/versions', { at: { id }, query: params });
   }
 
   /** @param saveKey one per save, the same when it is sent again */
   saveCheck(id: string, input: CheckInput, saveKey: string): Observable<SavedCheckView> {
-    return this.http.put<SavedCheckView>(`/api/checks/${id}`, input, {
+    return this.wire.ask('PUT /api/checks/:id', {
+      at: { id },
+      body: input,
       headers: { 'Idempotency-Key': saveKey },
     });
   }
 
   remove(kind: Deletable, id: string): Observable<unknown> {
-    return this.http.delete(`/api/${kind}/${id}`);
+    return this.wire.ask(`DELETE /api/${kind}/:id` as const, { at: { id } });
   }
 
   restore(kind: Deletable, id: string): Observable<unknown> {
-    return this.http.post(`/api/${kind}/${id}/restore`, {});
+    return this.wire.ask(`POST /api/${kind}/:id/restore` as const, { at: { id } });
   }
 }

@@ -1,4 +1,3 @@
-import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import {
   type AcademyEventView,
@@ -13,69 +12,70 @@ import {
   type SessionEntryView,
 } from '@lotrecht/records';
 import { type Observable } from 'rxjs';
+import { Wire } from './wire.ts';
 
 /** Passwords, devices, invitations, and what the head sees of the academy. */
 @Injectable({ providedIn: 'root' })
 export class AccountApi {
-  private readonly http = inject(HttpClient);
+  private readonly wire = inject(Wire);
 
   changePassword(change: PasswordChange): Observable<unknown> {
-    return this.http.put('/api/password', change);
+    return this.wire.ask('PUT /api/password', { body: change });
   }
 
   askForNewPassword(email: string): Observable<unknown> {
-    return this.http.post('/api/password-forgotten', { email });
+    return this.wire.ask('POST /api/password-forgotten', { body: { email } });
   }
 
   link(token: string): Observable<LinkView> {
-    return this.http.get<LinkView>(`/api/links/${encodeURIComponent(token)}`);
+    return this.wire.ask('GET /api/links/:token', { at: { token } });
   }
 
   useLink(token: string, password: string): Observable<unknown> {
-    return this.http.post(`/api/links/${encodeURIComponent(token)}`, { password });
+    return this.wire.ask('POST /api/links/:token', { at: { token }, body: { password } });
   }
 
   sessions(): Observable<readonly SessionEntryView[]> {
-    return this.http.get<readonly SessionEntryView[]>('/api/sessions');
+    return this.wire.ask('GET /api/sessions');
   }
 
   revoke(sessionId: string): Observable<unknown> {
-    return this.http.delete(`/api/sessions/${sessionId}`);
+    return this.wire.ask('DELETE /api/sessions/:id', { at: { id: sessionId } });
   }
 
   instructors(): Observable<readonly InstructorView[]> {
-    return this.http.get<readonly InstructorView[]>('/api/instructors');
+    return this.wire.ask('GET /api/instructors');
   }
 
   invite(invitation: Invitation): Observable<unknown> {
-    return this.http.post('/api/invitations', invitation);
+    return this.wire.ask('POST /api/invitations', { body: invitation });
   }
 
   invitations(): Observable<readonly InvitationView[]> {
-    return this.http.get<readonly InvitationView[]>('/api/invitations');
+    return this.wire.ask('GET /api/invitations');
   }
 
   closeInvitation(id: string): Observable<unknown> {
-    return this.http.delete(`/api/invitations/${id}`);
+    return this.wire.ask('DELETE /api/invitations/:id', { at: { id } });
   }
 
   proposedConsents(): Observable<readonly ProposedConsentView[]> {
-    return this.http.get<readonly ProposedConsentView[]>('/api/consents/proposed');
+    return this.wire.ask('GET /api/consents/proposed');
   }
 
   confirmConsent(id: string): Observable<unknown> {
-    return this.http.post(`/api/consents/${id}/confirm`, {});
+    return this.wire.ask('POST /api/consents/:id/confirm', { at: { id } });
   }
 
   post(): Observable<readonly PostView[]> {
-    return this.http.get<readonly PostView[]>('/api/post');
+    return this.wire.ask('GET /api/post');
   }
 
   accesses(): Observable<readonly AuditEntryView[]> {
-    return this.http.get<readonly AuditEntryView[]>('/api/audit');
+    return this.wire.ask('GET /api/audit');
   }
 
   events(): Observable<readonly AcademyEventView[]> {
-    return this.http.get<readonly AcademyEventView[]>('/api/academy/events');
+    return this.wire.ask('GET /api/academy/events');
   }
 }

@@ -1,18 +1,18 @@
-import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import { type ConsentInput, type ConsentView } from '@lotrecht/records';
 import { type Observable } from 'rxjs';
+import { Wire } from './wire.ts';
 
 /** What guardians consented to, over HTTP. */
 @Injectable({ providedIn: 'root' })
 export class ConsentApi {
-  private readonly http = inject(HttpClient);
+  private readonly wire = inject(Wire);
 
   record(studentId: string, input: ConsentInput): Observable<readonly ConsentView[]> {
-    return this.http.post<readonly ConsentView[]>(`/api/students/${studentId}/consents`, input);
+    return this.wire.ask('POST /api/students/:id/consents', { at: { id: studentId }, body: input });
   }
 
   withdraw(id: string): Observable<unknown> {
-    return this.http.delete(`/api/consents/${id}`);
+    return this.wire.ask('DELETE /api/consents/:id', { at: { id } });
   }
 }

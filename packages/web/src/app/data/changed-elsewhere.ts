@@ -1,10 +1,9 @@
-import { HttpClient } from '@angular/common/http';
 import { inject, Injectable } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { type SyncView } from '@lotrecht/records';
 import { firstValueFrom, fromEvent, merge, Subject } from 'rxjs';
 import { toProblem } from '../api/problem.ts';
 import { SessionStore } from '../session/session.store.ts';
+import { Wire } from '../api/wire.ts';
 
 const TOO_LONG_AGO = 410;
 
@@ -17,7 +16,7 @@ export class ChangedElsewhere {
   /** Kinds of which something was changed; null: it may be anything. */
   readonly kinds = new Subject<ReadonlySet<string> | null>();
 
-  private readonly http = inject(HttpClient);
+  private readonly wire = inject(Wire);
   private readonly session = inject(SessionStore);
   private since: number | undefined;
   private asking: Promise<void> | null = null;
@@ -43,7 +42,7 @@ export class ChangedElsewhere {
       let more = true;
       while (more) {
         const params = this.since === undefined ? {} : { since: this.since };
-        const page = await firstValueFrom(this.http.get<SyncView>('/api/sync', { params }));
+        const page = await firstValueFrom(this.wire.ask('GET /api/sync', { query: params }));
         // Where to begin is asked once; what was changed before is not known, and may be anything.
         if (this.since === undefined) this.kinds.next(null);
         for (const { kind } of page.changes) changed.add(kind);

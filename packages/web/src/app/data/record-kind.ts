@@ -1,3 +1,4 @@
+import { type ChangedViews } from '@lotrecht/records';
 import { type KindFacts } from '@lotrecht/records/kinds';
 
 /** What comes in for a record: what it is to say, and the revision it was made from; 0 for a new one. */
@@ -29,9 +30,24 @@ export interface RecordKind<Input extends Revised, View extends KeptRecord> {
   readonly namesPeople: boolean;
 }
 
+/** The path under which the server answers a record as that. */
+type PathOf<View> = {
+  [Path in keyof ChangedViews]: ChangedViews[Path] extends View
+    ? View extends ChangedViews[Path]
+      ? Path
+      : never
+    : never;
+}[keyof ChangedViews];
+
 /** A kind as server and page know it, with what it says in words. */
 export function recordKind<Input extends Revised, View extends KeptRecord>(
-  { name, path, fields, says = Object.keys(fields), namesPeople }: KindFacts,
+  {
+    name,
+    path,
+    fields,
+    says = Object.keys(fields),
+    namesPeople,
+  }: KindFacts & { readonly path: PathOf<View> },
   rows: (said: Input) => readonly SaidRow[],
 ): RecordKind<Input, View> {
   return {

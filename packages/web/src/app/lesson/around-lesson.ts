@@ -1,6 +1,13 @@
 import { inject, Injectable } from '@angular/core';
-import { type BallView, type EarlierView, type LastTimeView, type PriorDocument } from '@lotrecht/judging';
-import { type LessonView, type PlaceView, type StudentView } from '@lotrecht/records';
+import {
+  type LessonView,
+  type PlaceView,
+  type StudentView,
+  type BallView,
+  type EarlierView,
+  type LastTimeView,
+  type PriorDocument,
+} from '@lotrecht/records';
 import { catchError, forkJoin, map, type Observable, of, switchMap } from 'rxjs';
 import { AcademyApi } from '../api/academy-api.ts';
 import { type Club, CLUB } from '../data/kinds/club.ts';

@@ -1,5 +1,4 @@
-import { type LastTimeView } from '@lotrecht/judging';
-import { type CheckView } from '@lotrecht/records';
+import { type CheckView, type LastTimeView } from '@lotrecht/records';
 import {
   dropLessonGround,
   groundOfCheck,

@@ -1,5 +1,5 @@
-import { judgementOf, type LastTimeView } from '@lotrecht/judging';
-import { type CheckDocument, type CheckView, type LessonView } from '@lotrecht/records';
+import { judgementOf } from '@lotrecht/judging';
+import { type CheckDocument, type CheckView, type LessonView, type LastTimeView } from '@lotrecht/records';
 import { keepOnDevice, readOnDevice } from '../device/on-device.ts';
 import { DEFAULT_JUDGED, type Judged } from '../methods/judged.ts';
 import { plannedStation } from '../settings/planned-station.ts';

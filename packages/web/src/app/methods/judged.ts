@@ -1,5 +1,5 @@
-import { ALL_PARALLEL, type Judgement, judgementByMethod } from '@lotrecht/judging';
-import { type ClubGroup, type MethodDocument, type OwnMethod } from '@lotrecht/records';
+import { ALL_PARALLEL, judgementByMethod } from '@lotrecht/judging';
+import { type ClubGroup, type MethodDocument, type OwnMethod, type Judgement } from '@lotrecht/records';
 
 /** What a check is judged by: a shipped method by name, or an own one whose parts are spelled out. */
 export interface Judged {

@@ -1,12 +1,12 @@
-import { HttpClient } from '@angular/common/http';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { type FirstAcademy, type SessionView, type InstallationView, type SignIn } from '@lotrecht/records';
 import { type Observable, tap } from 'rxjs';
+import { Wire } from '../api/wire.ts';
 
 /** Who is signed in on this device. */
 @Injectable({ providedIn: 'root' })
 export class SessionStore {
-  private readonly http = inject(HttpClient);
+  private readonly wire = inject(Wire);
   private readonly state = signal<SessionView | null>(null);
 
   readonly session = this.state.asReadonly();
@@ -17,32 +17,32 @@ export class SessionStore {
 
   /** Asks the server who we are. Fails with 401 when signed out. */
   load(): Observable<SessionView> {
-    return this.http.get<SessionView>('/api/session').pipe(tap((s) => this.state.set(s)));
+    return this.wire.ask('GET /api/session').pipe(tap((s) => this.state.set(s)));
   }
 
   signIn(credentials: SignIn): Observable<SessionView> {
-    return this.http.post<SessionView>('/api/session', credentials).pipe(tap((s) => this.state.set(s)));
+    return this.wire.ask('POST /api/session', { body: credentials }).pipe(tap((s) => this.state.set(s)));
   }
 
   signOut(everywhere = false): Observable<unknown> {
-    return this.http
-      .delete(everywhere ? '/api/sessions' : '/api/session')
+    return this.wire
+      .ask(everywhere ? 'DELETE /api/sessions' : 'DELETE /api/session')
       .pipe(tap(() => this.state.set(null)));
   }
 
   setup(): Observable<InstallationView> {
-    return this.http.get<InstallationView>('/api/setup');
+    return this.wire.ask('GET /api/setup');
   }
 
   makeFirstAcademy(input: FirstAcademy): Observable<SessionView> {
-    return this.http.post<SessionView>('/api/setup', input).pipe(tap((s) => this.state.set(s)));
+    return this.wire.ask('POST /api/setup', { body: input }).pipe(tap((s) => this.state.set(s)));
   }
 
   /** Locks this device at once; the server is told so that a reload does not open it. */
   lock(): void {
     this.cover();
     // Without a connection the screen is covered all the same; the server learns of it at the next look.
-    this.http.post('/api/session/lock', {}).subscribe({ error: () => undefined });
+    this.wire.ask('POST /api/session/lock').subscribe({ error: () => undefined });
   }
 
   /** Covers the screen without asking anyone. */
@@ -51,8 +51,8 @@ export class SessionStore {
   }
 
   unlock(password: string): Observable<SessionView> {
-    return this.http
-      .post<SessionView>('/api/session/unlock', { password })
+    return this.wire
+      .ask('POST /api/session/unlock', { body: { password } })
       .pipe(tap((s) => this.state.set(s)));
   }
 }

@@ -1,6 +1,6 @@
-import { HttpClient } from '@angular/common/http';
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { type EyeView } from '@lotrecht/records';
+import { Wire } from '../api/wire.ts';
 
 /** Fewer guesses say too little of an eye. */
 const ENOUGH = 5;
@@ -8,7 +8,7 @@ const ENOUGH = 5;
 /** How the instructor's own eye judges, learned from guesses before the reveal. */
 @Injectable({ providedIn: 'root' })
 export class EyeStore {
-  private readonly http = inject(HttpClient);
+  private readonly wire = inject(Wire);
   private readonly state = signal<EyeView | null>(null);
 
   readonly eye = this.state.asReadonly();
@@ -23,7 +23,7 @@ export class EyeStore {
 
   /** Asked for when it is shown or used; every kept guess may change it. */
   load(): void {
-    this.http.get<EyeView>('/api/eye').subscribe({
+    this.wire.ask('GET /api/eye').subscribe({
       next: (eye) => this.state.set(eye),
       // Without a connection the usual eye stands in, as before any guess.
       error: () => this.state.set(null),

@@ -1,14 +1,14 @@
-import { HttpClient } from '@angular/common/http';
 import { inject, Injectable, signal } from '@angular/core';
 import { DEFAULT_SETTINGS } from '@lotrecht/judging/default-settings';
 import { type InstructorSettings, type TargetLineChoice } from '@lotrecht/records';
 import { firstValueFrom, from, type Observable, of, tap } from 'rxjs';
 import { SessionStore } from '../session/session.store.ts';
+import { Wire } from '../api/wire.ts';
 
 /** What an instructor sets once: units, eye, equipment, how the target line is made here and there. */
 @Injectable({ providedIn: 'root' })
 export class SettingsStore {
-  private readonly http = inject(HttpClient);
+  private readonly wire = inject(Wire);
   private readonly session = inject(SessionStore);
   private readonly state = signal<InstructorSettings>(DEFAULT_SETTINGS);
   /** Whose settings these are; another instructor on the same tablet has others. */
@@ -22,7 +22,7 @@ export class SettingsStore {
   load(): Observable<InstructorSettings> {
     const instructorId = this.session.session()?.instructor.id ?? '';
     if (this.loadedFor === instructorId && instructorId !== '') return of(this.state());
-    return this.http.get<InstructorSettings>('/api/settings').pipe(
+    return this.wire.ask('GET /api/settings').pipe(
       tap((settings) => {
         this.state.set(settings);
         this.revision = settings.revision;
@@ -39,7 +39,7 @@ export class SettingsStore {
     this.state.update((settings) => ({ ...settings, ...change }));
     const sent = this.queue.then(() =>
       firstValueFrom(
-        this.http.put<InstructorSettings>('/api/settings', { ...this.state(), revision: this.revision }),
+        this.wire.ask('PUT /api/settings', { body: { ...this.state(), revision: this.revision } }),
       ),
     );
     this.queue = sent.then(

@@ -2,8 +2,7 @@ import { settled } from '../../data/test/device-in-memory.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { beginUsual } from './beginnings.ts';
 import { TestBed } from '@angular/core/testing';
-import { type EarlierView } from '@lotrecht/judging';
-import { type Circumstances } from '@lotrecht/records';
+import { type Circumstances, type EarlierView } from '@lotrecht/records';
 import { keepUsual } from '../../lesson/usual-readings.ts';
 import { CHECK_ID, Fakes, openStore, typeToes } from './test/open-store.ts';
 

@@ -5,7 +5,6 @@ import {
   composeObservation,
   earlierOf,
   earlierOfGroup,
-  type EarlierView,
   habitOf,
   isCold,
   isRevealed,
@@ -16,7 +15,7 @@ import {
   toolsOf,
   withoutCopies,
 } from '@lotrecht/judging';
-import { type CheckDocument, type CheckRecord } from '@lotrecht/records';
+import { type CheckDocument, type CheckRecord, type EarlierView } from '@lotrecht/records';
 import { degreesFromRadians, radiansFromDegrees, targetLineUncertainty } from '@lotrecht/core';
 import { EyeStore } from '../../settings/eye.store.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';

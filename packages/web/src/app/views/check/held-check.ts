@@ -1,11 +1,5 @@
 import { signal } from '@angular/core';
-import {
-  type BallView,
-  type EarlierView,
-  type LastTimeView,
-  type PriorDocument,
-  type SeriesPlace,
-} from '@lotrecht/judging';
+import { type SeriesPlace } from '@lotrecht/judging';
 import {
   type CheckDocument,
   type CheckRecord,
@@ -14,6 +8,10 @@ import {
   type PlaceMark,
   type Rebase,
   type StudentView,
+  type BallView,
+  type EarlierView,
+  type LastTimeView,
+  type PriorDocument,
 } from '@lotrecht/records';
 import { type MissSaid } from '@lotrecht/words';
 import { Subject } from 'rxjs';

@@ -7,10 +7,9 @@ import {
   ballHabitOf,
   type BallHabit,
   type JudgedHabit,
-  type LastTimeView,
   USUAL_STATURE_M,
 } from '@lotrecht/judging';
-import { type ClubGroup, type StudentView } from '@lotrecht/records';
+import { type ClubGroup, type StudentView, type LastTimeView } from '@lotrecht/records';
 import { formatLength } from '@lotrecht/words';
 import { catchError, of, switchMap } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';

@@ -1,4 +1,3 @@
-import { HttpClient, HttpHeaders } from '@angular/common/http';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -31,6 +30,7 @@ import { forget, keep, keptToken, type Pending, readKept } from './kept-on-phone
 import { sendFromPhone } from './send-from-phone.ts';
 import { SelfCheckForm } from './self-check-form.ts';
 import { emptySelfCheck, type TypedSelfCheck } from './typed-self-check.ts';
+import { Wire } from '../../api/wire.ts';
 
 /** A student's own page: hand-outs, and a way to send what was read at home. Works on a phone without a network. */
 @Component({
@@ -42,7 +42,7 @@ import { emptySelfCheck, type TypedSelfCheck } from './typed-self-check.ts';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TakeHomePage {
-  private readonly http = inject(HttpClient);
+  private readonly wire = inject(Wire);
   private token = '';
   private sending = false;
 
@@ -108,7 +108,7 @@ export class TakeHomePage {
     this.typed.set(typed ?? emptySelfCheck(page?.baseMm ?? null));
     this.waiting.set(pending);
     this.problem.set(null);
-    this.http.get<StudentLinkPage>('/api/take-home', { headers: this.headers() }).subscribe({
+    this.wire.ask('GET /api/take-home', { headers: this.headers() }).subscribe({
       next: (fresh) => {
         this.page.set(withPending(fresh, this.waiting()));
         this.typed.update((typed) => ({ ...typed, base: typed.base ?? fresh.baseMm }));
@@ -205,7 +205,7 @@ export class TakeHomePage {
         },
         send: ({ id, to, input }) =>
           firstValueFrom(
-            this.http.put(`/api/take-home/${to}/${id}`, input, { headers }).pipe(
+            this.wire.ask(`PUT /api/take-home/${to}/:id` as const, { at: { id }, body: input, headers }).pipe(
               map(() => null),
               catchError((error: unknown) => of(toProblem(error))),
             ),
@@ -237,8 +237,8 @@ export class TakeHomePage {
     });
   }
 
-  private headers(): HttpHeaders {
-    return new HttpHeaders({ Authorization: `Bearer ${this.token}` });
+  private headers(): Readonly<Record<string, string>> {
+    return { Authorization: `Bearer ${this.token}` };
   }
 }
 

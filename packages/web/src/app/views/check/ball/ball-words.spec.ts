@@ -1,5 +1,5 @@
-import { ballHabitOf, ballOfCheck, type BallView } from '@lotrecht/judging';
-import { type BallAndStance } from '@lotrecht/records';
+import { ballHabitOf, ballOfCheck } from '@lotrecht/judging';
+import { type BallAndStance, type BallView } from '@lotrecht/records';
 import { describe, expect, it } from 'vitest';
 import { ballSentences, wantedText } from './ball-words.ts';
 

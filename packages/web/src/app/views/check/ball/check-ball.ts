@@ -4,13 +4,12 @@ import {
   ballHabitOf,
   ballOfCheck,
   ballsOf,
-  type BallView,
   coldChecksOf,
   isCold,
   toldChecks,
   USUAL_STATURE_M,
 } from '@lotrecht/judging';
-import { type BallAndStance } from '@lotrecht/records';
+import { type BallAndStance, type BallView } from '@lotrecht/records';
 import { MethodStore } from '../../../methods/method.store.ts';
 import { methodIdOf } from '../../../methods/judged.ts';
 import { CheckContent } from '../check-content.ts';

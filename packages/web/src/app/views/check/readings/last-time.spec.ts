@@ -1,5 +1,4 @@
-import { type EarlierView } from '@lotrecht/judging';
-import { type CheckDocument, type CheckView, type LessonView } from '@lotrecht/records';
+import { type CheckDocument, type CheckView, type LessonView, type EarlierView } from '@lotrecht/records';
 import { lastTimeOf } from './last-time.ts';
 
 type Observations = CheckDocument['observations'];

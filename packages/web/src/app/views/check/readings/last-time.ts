@@ -1,5 +1,5 @@
-import { type EarlierView, typedReading } from '@lotrecht/judging';
-import { type CheckDocument, type LessonView } from '@lotrecht/records';
+import { typedReading } from '@lotrecht/judging';
+import { type CheckDocument, type LessonView, type EarlierView } from '@lotrecht/records';
 import { type LineKey } from '../../../words/words.ts';
 import { baseName, type UsualWay } from '../../../lesson/usual-readings.ts';
 

@@ -50,6 +50,7 @@ export default tseslint.config(
       'packages/records/src/generated/**',
       '.data/**',
       'test-results/**',
+      'quality/planted/**',
     ],
   },
   {
@@ -67,6 +68,33 @@ export default tseslint.config(
       '@typescript-eslint/no-unused-vars': [
         'error',
         { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true },
+      ],
+    },
+  },
+  {
+    // By type: what nobody waits for fails unheard, and what is tried has to be awaited there.
+    files: [
+      'packages/{sync,server,demo,simulation,cli,web}/src/**/*.ts',
+      'packages/e2e/**/*.ts',
+      'quality/**/*.ts',
+    ],
+    languageOptions: {
+      parserOptions: {
+        project: ['./tsconfig.tests.json', './packages/web/tsconfig.spec.json'],
+        tsconfigRootDir: import.meta.dirname,
+      },
+    },
+    rules: {
+      '@typescript-eslint/await-thenable': 'error',
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': [
+        'error',
+        { checksVoidReturn: { arguments: false, properties: false } },
+      ],
+      '@typescript-eslint/return-await': ['error', 'error-handling-correctness-only'],
+      '@typescript-eslint/switch-exhaustiveness-check': [
+        'error',
+        { considerDefaultExhaustiveForUnions: true },
       ],
     },
   },

@@ -1,8 +1,6 @@
 /**
  * Mutation testing, by hand and not in every run: `npm run mutate`. What stays alive is looked at; at least 85 % are to
  * be killed.
- *
- * @type {import('@stryker-mutator/api/core').PartialStrykerOptions}
  */
 export default {
   testRunner: 'vitest',

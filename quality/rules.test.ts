@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { spawnSync } from 'node:child_process';
 import { ESLint } from 'eslint';
+import tseslint from 'typescript-eslint';
 import { beforeAll, describe, expect, it } from 'vitest';
 
 const root = path.resolve(import.meta.dirname, '..');
@@ -157,7 +158,8 @@ describe('the dependency rules', () => {
 });
 
 describe('the purity rules', () => {
-  const eslint = new ESLint({ cwd: root });
+  // What is planted here is no file: rules that ask for types have one of their own, below.
+  const eslint = new ESLint({ cwd: root, overrideConfig: [tseslint.configs.disableTypeChecked] });
   const rulesBroken = async (file: string, code: string): Promise<(string | null)[]> => {
     const [result] = await eslint.lintText(code, { filePath: path.join(root, file) });
     return result?.messages.map((m) => m.ruleId) ?? [];
@@ -210,6 +212,18 @@ describe('the purity rules', () => {
       expect(await rulesBroken('packages/server/src/planted/planted.ts', code)).toEqual([]);
     },
   );
+
+  it('fail on what only types show', async () => {
+    const byType = new ESLint({ cwd: root, ignore: false });
+    const [result] = await byType.lintFiles(['quality/planted/by-type.ts']);
+    expect(result?.messages.map(({ line, ruleId }) => [line, ruleId])).toEqual([
+      [7, '@typescript-eslint/no-floating-promises'],
+      [12, '@typescript-eslint/return-await'],
+      [19, '@typescript-eslint/no-misused-promises'],
+      [23, '@typescript-eslint/await-thenable'],
+      [28, '@typescript-eslint/switch-exhaustiveness-check'],
+    ]);
+  });
 
   it('let a pure function pass, and leave the server its clock', async () => {
     expect(

@@ -122,6 +122,7 @@ const QUICK = [
   ['Format', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
   ['Dependency rules', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'packages']],
   ['Rooms', bin('depcruise'), ['--config', 'quality/rooms.dependency-cruiser.cjs', 'packages']],
+  ['Unused', bin('knip'), ['--no-progress']],
   ['Types of tests', bin('tsc'), ['-p', 'tsconfig.tests.json']],
   ['Types of the generator', bin('tsc'), ['-p', 'packages/records/generate']],
 ];

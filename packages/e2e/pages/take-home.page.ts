@@ -39,7 +39,7 @@ export async function phoneWith(browser: Browser, address: string): Promise<Page
 }
 
 /** A device that has a voice: it writes down what it was told to say. */
-export function speakingDevice(): void {
+function speakingDevice(): void {
   const said: string[] = [];
   const speech = {
     getVoices: () => [{ localService: true, lang: 'en-GB', name: 'Stand-in' }],

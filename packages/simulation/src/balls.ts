@@ -31,7 +31,7 @@ export interface SimulatedBall {
 }
 
 export const GATE_M = 2;
-export const BALL_M = 0.0427;
+const BALL_M = 0.0427;
 /** How well people tap: ball widths at the gate, degrees on the strip. */
 const [TAP_WIDTHS, TAP_DEG] = [0.15, 0.6];
 /** People see up to so many widths beside the rod. */

@@ -2,24 +2,13 @@
 export { type Dice, diceOf } from './dice.ts';
 
 // The student
-export { endsOf, type LinePlace, PLACES, type Point, type SimulatedLine } from './body.ts';
+export { type LinePlace, PLACES } from './body.ts';
 
 // The ball
-export { hitBall, type SimulatedBall, type SimulatedSwing } from './balls.ts';
+export { hitBall, type SimulatedSwing } from './balls.ts';
 
 // The ground
-export { besideString, type LaidString, type Laying, layString, readTape } from './ground.ts';
+export { type LaidString, layString } from './ground.ts';
 
 // The instructor
-export {
-  FOUND_MM,
-  readFaceRod,
-  readGaps,
-  readPointsAt,
-  readSquare,
-  type SimulatedFaceRod,
-  type SimulatedGaps,
-  type SimulatedPointsAt,
-  type SimulatedSquare,
-  type Tools,
-} from './instructor.ts';
+export { readGaps, readSquare } from './instructor.ts';

@@ -3,7 +3,7 @@ import { type Dice } from './dice.ts';
 import { besideString, type LaidString, readTape } from './ground.ts';
 
 /** How repeatably points are found, standard deviations in mm, and how a rod touches the body: at two places only. */
-export const FOUND_MM: Readonly<
+const FOUND_MM: Readonly<
   Record<SimulatedLine, { readonly bare: number; readonly contact: number; readonly apart: number }>
 > = {
   toes: { bare: 3, contact: 2, apart: 450 },

@@ -2,7 +2,7 @@ import { type SimulatedLine } from './body.ts';
 import { type Dice } from './dice.ts';
 
 /** How students of a kind stand, standard deviations, degrees. */
-export interface Population {
+interface Population {
   /** The body as a whole. */
   readonly turnDeg: number;
   /** A line of the body, off the others. */
@@ -13,7 +13,7 @@ export interface Population {
 }
 
 /** Kinds of students that an academy may have. */
-export const POPULATIONS = {
+const POPULATIONS = {
   turned: { turnDeg: 4, ownDeg: 1.5, faceDeg: 2.5, readdressDeg: 1 },
   twisted: { turnDeg: 2, ownDeg: 3, faceDeg: 2.5, readdressDeg: 1 },
   good: { turnDeg: 1, ownDeg: 0.7, faceDeg: 0.8, readdressDeg: 0.7 },
@@ -23,7 +23,7 @@ export const POPULATIONS = {
 /** A population, or all of them in equal parts. */
 export type PopulationName = keyof typeof POPULATIONS | 'mixed';
 
-export const SIMULATED_LINES = ['face', 'toes', 'heels', 'knees', 'hips', 'shoulders', 'eyes'] as const;
+const SIMULATED_LINES = ['face', 'toes', 'heels', 'knees', 'hips', 'shoulders', 'eyes'] as const;
 
 /** φ of every line, degrees. */
 export type Angles = Readonly<Record<SimulatedLine, number>>;

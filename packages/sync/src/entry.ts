@@ -19,7 +19,7 @@ export interface Base {
 }
 
 /** What stands in the fields. */
-export interface Typed {
+interface Typed {
   /** Everything that its page needs to show them again, as typed. */
   readonly content: unknown;
   /** What its page keeps beside it; null: nothing. */
@@ -40,7 +40,7 @@ export interface Sent {
 }
 
 /** What was asked to be kept. */
-export interface Asked {
+interface Asked {
   /** The record as it is to be. */
   readonly said: unknown;
   /** The turn of typing that it was made from. */
@@ -56,7 +56,7 @@ export interface Asked {
 }
 
 /** What stops a record until a person has decided. */
-export type Trouble =
+type Trouble =
   | { readonly what: 'refused'; readonly problem: unknown }
   /** Somebody else has kept another version meanwhile. */
   | { readonly what: 'conflict'; readonly theirs: unknown };

@@ -39,7 +39,7 @@ const [DRAG_AT_REST, DRAG_BY_SPIN, LIFT_FACTOR, LIFT_POWER] = [0.24, 0.18, 0.54,
 const AIR_FACTOR = (AIR_KG_M3 * Math.PI * BALL_RADIUS_M ** 2) / (2 * BALL_KG);
 
 /** Off by less than 1e-7 m from a step of half a millisecond, which takes forty times as long. */
-export const USUAL_STEP_S = 0.02;
+const USUAL_STEP_S = 0.02;
 /** Nothing that a player hits stays up longer. */
 const LONGEST_S = 30;
 /** Newton’s, within one step that is all but straight. */

@@ -42,8 +42,8 @@ export interface RunFinding {
 }
 
 /** So far from the set-up a face, and a path, still go where it points, degrees. */
-export const FACE_AGREES_DEG = 2;
-export const PATH_AGREES_DEG = 3;
+const FACE_AGREES_DEG = 2;
+const PATH_AGREES_DEG = 3;
 /** A body that is turned less is turned to no side. */
 const TURNED_DEG = 2;
 const MOST_MORE = 12;

@@ -39,7 +39,7 @@ export function solveLower(root: Matrix, n: number, b: Float64Array): Float64Arr
 }
 
 /** Solves Lᵀx = b in place. @param root lower, n × n */
-export function solveUpper(root: Matrix, n: number, b: Float64Array): Float64Array {
+function solveUpper(root: Matrix, n: number, b: Float64Array): Float64Array {
   for (let i = n - 1; i >= 0; i--) {
     let sum = b[i] as number;
     for (let k = i + 1; k < n; k++) sum -= (root[k * n + i] as number) * (b[k] as number);

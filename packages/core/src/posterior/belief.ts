@@ -54,7 +54,7 @@ export function priorBeliefs(components: readonly PriorComponent[]): readonly Be
 }
 
 /** Spreads of the body as a whole, of a line alone and of the face, rad. */
-export interface Spreads {
+interface Spreads {
   readonly turnSdRad: number;
   readonly ownSdRad: number;
   readonly faceSdRad: number;
@@ -77,7 +77,7 @@ const DEG = radiansFromDegrees(1);
 const MONTH_DAYS = 30;
 
 /** How habits drift in a month: 0.6° as a whole, 0.4° a line alone, 0.5° the face. */
-export const USUAL_DRIFT: Spreads = { turnSdRad: 0.6 * DEG, ownSdRad: 0.4 * DEG, faceSdRad: 0.5 * DEG };
+const USUAL_DRIFT: Spreads = { turnSdRad: 0.6 * DEG, ownSdRad: 0.4 * DEG, faceSdRad: 0.5 * DEG };
 
 /** What is believed some days later; weights carry on. */
 export function drifted({ members, covariance }: Belief, days: number): Belief {

@@ -7,7 +7,7 @@ import { type CombinedLine, standKey, standLoading } from '../combining/combine-
 import { type FootLine, type Turn } from './setup.ts';
 
 /** Below this p the body lines disagree. */
-export const AGREEMENT_P_VALUE = 0.05;
+const AGREEMENT_P_VALUE = 0.05;
 
 /** Non-centrality that χ² at 5 % finds with 80 %, for 1 to 5 degrees of freedom. */
 const FOUND_IN_FOUR_OF_FIVE = [7.848861, 9.634689, 10.902563, 11.935286, 12.827607];

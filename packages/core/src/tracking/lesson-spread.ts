@@ -2,7 +2,7 @@ import { radiansFromDegrees } from '../units/angle.ts';
 import { type Rep, type SeriesLesson } from './series.ts';
 
 /** The spread of set-ups within lessons where no lesson has two reps: 2°, taken as known, rad². */
-export const KNOWN_VARIANCE = radiansFromDegrees(2) ** 2;
+const KNOWN_VARIANCE = radiansFromDegrees(2) ** 2;
 
 /** The spread within lessons, pooled over a series. */
 export interface PooledSpread {

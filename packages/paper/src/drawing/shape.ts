@@ -10,7 +10,7 @@ interface Named {
 }
 
 /** Straight pieces through places. */
-export interface PathShape extends Named {
+interface PathShape extends Named {
   readonly kind: 'path';
   readonly places: readonly Place[];
   readonly closed?: boolean;
@@ -32,7 +32,7 @@ export interface CircleShape extends Named {
 }
 
 /** One line of text; `at` is on its base line. */
-export interface TextShape extends Named {
+interface TextShape extends Named {
   readonly kind: 'text';
   readonly at: Place;
   readonly text: string;

@@ -46,7 +46,7 @@ export interface HandOutGround {
 }
 
 /** Units of a hand-out. */
-export interface HandOutUnits {
+interface HandOutUnits {
   readonly length: 'mm' | 'cm' | 'in';
   readonly distance: 'm' | 'yd';
 }

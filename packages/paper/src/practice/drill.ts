@@ -38,7 +38,7 @@ export type Piece =
   | { readonly piece: 'walk-in' };
 
 /** What a drill needs. */
-export type Need = 'rods' | 'ball' | 'place' | 'mirror' | 'partner' | 'card' | 'cap' | 'chalk';
+type Need = 'rods' | 'ball' | 'place' | 'mirror' | 'partner' | 'card' | 'cap' | 'chalk';
 
 /** Something to practise between lessons. */
 export interface Drill {

@@ -9,7 +9,7 @@ import { UnreadableLines, textLines } from '../exchange/text-lines.ts';
 import { dumpDatabase, type DumpedLine, migrationsOf } from './dump.ts';
 
 /** The first line of a backup. */
-export interface BackupHead {
+interface BackupHead {
   readonly format: 'lotrecht-backup';
   readonly version: 1;
   /** ISO 8601, UTC. */

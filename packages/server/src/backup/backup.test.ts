@@ -4,6 +4,8 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { gunzipSync, gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { wholeAcademy } from '../access/scope.ts';
+import { listChanges } from '../changes/change-log.ts';
 import { type Database, openDatabase } from '../database/database.ts';
 import { migrate, tablesOfMigrations } from '../database/migrate.ts';
 import { sql } from '../database/sql.ts';
@@ -23,13 +25,15 @@ import { restoreBackup } from './restore.ts';
 
 let app: TestApp;
 let client: TestClient;
+let academyId: string;
 let folder: string;
 const opened: Database[] = [];
 
 beforeAll(async () => {
   folder = mkdtempSync(path.join(tmpdir(), 'lotrecht-backup-'));
   app = await serveTestApp(await createDemoDatabase());
-  client = (await app.signedIn(await app.academy('Away'), 'head')).client;
+  academyId = await app.academy('Away');
+  client = (await app.signedIn(academyId, 'head')).client;
   const { studentId } = await saveWorkedCheck(client);
   await client.post(`/api/students/${studentId}/student-links`, { recipient: 'runa@post.example', days: 7 });
 });
@@ -66,7 +70,8 @@ describe('a backup', () => {
     expect(readdirSync(folder)).toEqual(['whole.backup']);
     const { db } = await restoredFrom(file);
     expect(await everything(db)).toEqual(await everything(app.db));
-    for (const table of Object.keys(rows)) {
+    // What devices are told of changes begins anew.
+    for (const table of Object.keys(rows).filter((name) => !/change/.test(name))) {
       const all = { text: `SELECT * FROM ${table}`, values: [] };
       const [there, here] = await Promise.all([db.many(all), app.db.many(all)]);
       const texts = (list: readonly unknown[]): string[] => list.map((row) => JSON.stringify(row)).toSorted();
@@ -75,6 +80,23 @@ describe('a backup', () => {
     expect(rows['student_link']).toBe(1);
     expect(await db.many(sql`SELECT token_hash FROM session`)).toEqual([]);
     expect(await migrate((await restoredFrom(file)).databaseUrl, MIGRATIONS)).toEqual([]);
+  });
+
+  it('has devices begin anew: what they know may never have been', async () => {
+    const scope = wholeAcademy(academyId);
+    const file = fileNamed('devices.backup');
+    await writeBackup(app.db, file, new Date());
+    const { next: known } = await listChanges(app.db, scope, undefined);
+    expect(known).toBeGreaterThan(0);
+    const { db } = await restoredFrom(file);
+    await expect(listChanges(db, scope, known)).rejects.toMatchObject({ detail: { status: 410 } });
+    // Restored once more, and changed meanwhile: of what is known from there, nothing is believed either.
+    const { next: knownThere } = await listChanges(db, scope, undefined);
+    await new Promise((resolve) => setTimeout(resolve, 5));
+    const { db: again } = await restoredFrom(file);
+    await expect(listChanges(again, scope, knownThere)).rejects.toMatchObject({ detail: { status: 410 } });
+    const { next } = await listChanges(again, scope, undefined);
+    expect(await listChanges(again, scope, next)).toEqual({ changes: [], next, more: false });
   });
 
   it('taken while checks are being saved has every one that was acknowledged before, whole', async () => {

@@ -1,3 +1,4 @@
+import { forgetAllChanges } from '../changes/change-log.ts';
 import { openDatabase, type Database, type Queries } from '../database/database.ts';
 import { migrate, missingMigrations, tablesOfMigrations } from '../database/migrate.ts';
 import { sql } from '../database/sql.ts';
@@ -40,6 +41,12 @@ export async function restoreBackup(file: string, target: RestoreTarget): Promis
     await db.close();
   }
   await migrate(target.databaseUrl, target.migrationsDir);
+  const restored = openDatabase(target.databaseUrl);
+  try {
+    await forgetAllChanges(restored);
+  } finally {
+    await restored.close();
+  }
   return backup;
 }
 

@@ -121,13 +121,16 @@ export async function forgetChanges(tx: Queries, academyId: string): Promise<voi
   await tx.exec(sql`DELETE FROM record_change WHERE academy_id = ${academyId} AND sequence IS NOT NULL`);
 }
 
-/** A number that a device may know from before a backup took the place of a database: none of these comes up to it. */
-const BEYOND = 1_000_000_000;
-
-/** After a backup has taken a database's place: what devices know may never have been. They begin anew. */
-export async function forgetAllChanges(tx: Queries): Promise<void> {
-  await tx.exec(sql`UPDATE change_count SET last = last + ${BEYOND}, forgotten = last`);
-  await tx.exec(sql`DELETE FROM record_change`);
+/**
+ * After a backup has taken a database's place: what devices know may never have been. They begin anew, by numbers beyond
+ * any that one can know from before, also from what was restored before this.
+ */
+export async function forgetAllChanges(db: Queries): Promise<void> {
+  const beyond = sql`FLOOR(UNIX_TIMESTAMP(UTC_TIMESTAMP(3)) * 1000)`;
+  await db.exec(sql`DELETE FROM record_change`);
+  await db.exec(sql`
+    INSERT INTO change_count (academy_id, last, forgotten) SELECT id, ${beyond}, ${beyond} FROM academy
+    ON DUPLICATE KEY UPDATE last = GREATEST(last, VALUES(last)), forgotten = last`);
 }
 
 /** Lets go of what is too old to be told, everywhere. */

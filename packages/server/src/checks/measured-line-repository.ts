@@ -74,7 +74,7 @@ function feltFromStart(record: CheckRecord | null, { startLineDeg = 0 }: CheckDo
 }
 
 /** A line that was asked about, and kept as it was typed. */
-export function isDoubted(record: CheckRecord | null, line: string): boolean {
+function isDoubted(record: CheckRecord | null, line: string): boolean {
   return record?.keptDoubtful?.some((doubted) => doubted === line) === true;
 }
 

@@ -12,7 +12,7 @@ const STATEMENT_TIME = 1969;
 const NO_ROOM: readonly (number | undefined)[] = [1021, 1026, 1114, 1030];
 
 /** MariaDB's number for what went wrong, or undefined for another error. */
-export function errnoOf(error: unknown): number | undefined {
+function errnoOf(error: unknown): number | undefined {
   return (error as { errno?: number } | null)?.errno;
 }
 

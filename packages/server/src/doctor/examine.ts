@@ -8,7 +8,7 @@ import { whatIsLoose } from './mend.ts';
 import { COMPUTES, type Recomputation, recomputeAll } from './recompute.ts';
 
 /** One thing that was looked at. */
-export interface Finding {
+interface Finding {
   readonly what: string;
   readonly well: boolean;
   readonly said: string;

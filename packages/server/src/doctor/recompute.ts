@@ -5,7 +5,7 @@ import { type Database } from '../database/database.ts';
 import { sql } from '../database/sql.ts';
 
 /** A stored result that today's core does not come to. */
-export interface Difference {
+interface Difference {
   readonly checkId: string;
   readonly revision: number;
   /** What made the stored one. */

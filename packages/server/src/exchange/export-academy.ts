@@ -7,11 +7,7 @@ import { selectStored, type StoredRow, toLine } from './stored-rows.ts';
 import { EXCHANGED_TABLES, type ExchangedTable, ofStudent, STUDENT_LINKS } from './tables.ts';
 
 /** One table's rows as a file has them. `studentId` null: the whole academy's. */
-export async function* rowsOf(
-  snapshot: Snapshot,
-  table: ExchangedTable,
-  whose: Whose,
-): AsyncGenerator<AcademyLine> {
+async function* rowsOf(snapshot: Snapshot, table: ExchangedTable, whose: Whose): AsyncGenerator<AcademyLine> {
   const theirs = sql`t.academy_id = ${whose.academyId} AND ${whose.studentId === null ? sql`TRUE` : ofStudent(table, whose.studentId)}`;
   for await (const row of snapshot.stream<StoredRow>(selectStored(table, theirs))) yield toLine(table, row);
 }

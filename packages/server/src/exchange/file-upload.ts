@@ -17,7 +17,7 @@ import { UnreadableLines } from './text-lines.ts';
 const MEGABYTE = 1024 * 1024;
 
 /** A file that was sent and is being worked on. */
-export interface Upload<Line> {
+interface Upload<Line> {
   /** Where it lies until the work is done. */
   readonly file: string;
   /** Whoever sent it has gone away: nothing of it is to come in. */

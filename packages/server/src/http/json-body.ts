@@ -4,7 +4,7 @@ import { type AppContext, type AppMiddleware } from './context.ts';
 import { Problem } from '../problems/problem.ts';
 
 /** The largest body a request may carry: many times a full check. */
-export const BODY_LIMIT = '512kb';
+const BODY_LIMIT = '512kb';
 
 /** JSON, and what changes a part of it (RFC 7396). */
 const JSON_TYPES = ['application/json', 'application/merge-patch+json'] as const;

@@ -5,7 +5,7 @@ import { type AppContext } from './context.ts';
  * Who may call a route at all: anyone, a session even while it is locked, an open session, a head. Whose data it
  * shows is the query's business.
  */
-export type Access = 'public' | 'locked-too' | 'signed-in' | 'head';
+type Access = 'public' | 'locked-too' | 'signed-in' | 'head';
 
 type What = AuditEntryView['what'];
 

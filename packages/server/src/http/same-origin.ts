@@ -5,7 +5,7 @@ import { Problem } from '../problems/problem.ts';
 const SAFE_METHODS = new Set(['GET', 'HEAD', 'OPTIONS']);
 
 /** A header that no form or image of another site can set without a preflight, which is never answered. */
-export const REQUESTED_BY_HEADER = 'x-requested-by';
+const REQUESTED_BY_HEADER = 'x-requested-by';
 
 /**
  * Defence against cross-site requests, beside the SameSite cookie: a change must come from our own pages.

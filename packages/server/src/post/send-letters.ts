@@ -9,7 +9,7 @@ import { type MailService } from './mail-service.ts';
  *
  * @returns undefined where the link opens nothing any more
  */
-export type NewSecret = (tx: Queries, academyId: string, linkId: string) => Promise<string | undefined>;
+type NewSecret = (tx: Queries, academyId: string, linkId: string) => Promise<string | undefined>;
 
 /** What letters go out by. */
 export interface SendingDependencies {

@@ -21,10 +21,10 @@ import {
 } from './kind.ts';
 
 /** Who looks, and what they may see: what is an instructor's own is seen by them alone. */
-export type Seeing = Scope & Partial<Pick<Actor, 'instructorId'>>;
+type Seeing = Scope & Partial<Pick<Actor, 'instructorId'>>;
 
 /** One save, and what it is asked first. */
-export interface AskedSave<Input> {
+interface AskedSave<Input> {
   readonly id: string;
   readonly input: Input;
   /** Asked before a new one is added, with whoever's it is held: two that come at once are asked one after the other. */

@@ -52,7 +52,7 @@ async function listLastColds(
 }
 
 /** The last blind baseline of each student before a day, from their checks. */
-export async function findLastColds(
+async function findLastColds(
   db: Queries,
   scope: Scope,
   studentIds: readonly string[],

@@ -4,7 +4,7 @@ import { workedCheck } from './documents.ts';
 import { PASSWORD } from './test-app.ts';
 
 const id = (n: number): string => `00000000-0000-4000-8000-0000000000${String(n).padStart(2, '0')}`;
-export const [ACADEMY, HEAD, STUDENT, LESSON, CHECK, PLACE, METHOD] = [1, 2, 3, 4, 5, 6, 7].map(id) as [
+const [ACADEMY, HEAD, STUDENT, LESSON, CHECK, PLACE, METHOD] = [1, 2, 3, 4, 5, 6, 7].map(id) as [
   string,
   string,
   string,
@@ -13,6 +13,7 @@ export const [ACADEMY, HEAD, STUDENT, LESSON, CHECK, PLACE, METHOD] = [1, 2, 3, 
   string,
   string,
 ];
+export { CHECK, LESSON, PLACE, STUDENT };
 /** The check that was kept. */
 export const document = workedCheck();
 /** What it came to then. */

@@ -1,7 +1,7 @@
 import { signal } from '@angular/core';
 
 /** A part of the program that could not be fetched: the network is away, or its file was replaced by a newer one. */
-export interface Unfetched {
+interface Unfetched {
   /** The address that was gone to; null: something on the page that stands. */
   readonly to: string | null;
   /** How often it has failed by now, from 1. */

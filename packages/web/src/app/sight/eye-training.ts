@@ -116,7 +116,7 @@ export function onEye(training: EyeTraining, nowMs: number): EyeTraining {
 }
 
 /** Answers of left or right, as core takes them. */
-export function sideAnswers(trials: readonly EyeTrial[]) {
+function sideAnswers(trials: readonly EyeTrial[]) {
   return trials.flatMap(({ turnDeg, saidRight }) =>
     saidRight === undefined ? [] : [{ turnDeg, saidRight }],
   );

@@ -3,7 +3,7 @@ import { type LessonView } from '@lotrecht/records';
 import { firstOf, type LineKey } from './words.ts';
 
 /** The six steps of a lesson, in the order in which they are usually gone. */
-export const LESSON_STEPS = {
+const LESSON_STEPS = {
   line: 'Line',
   blind: 'Blind',
   finding: 'Finding',

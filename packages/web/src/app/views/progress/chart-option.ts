@@ -36,7 +36,7 @@ export interface Look {
 }
 
 /** The series whose points open a lesson. */
-export const LESSON_SERIES = 'lesson';
+const LESSON_SERIES = 'lesson';
 
 const SIGN_SHARE = 0.12;
 

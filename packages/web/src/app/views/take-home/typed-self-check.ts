@@ -1,4 +1,4 @@
-export type Way = 'gaps' | 'pointsAt' | 'none';
+type Way = 'gaps' | 'pointsAt' | 'none';
 export type Side = 'left' | 'right';
 
 /** What has been typed of a self-check so far; millimetres, metres beside the target. */

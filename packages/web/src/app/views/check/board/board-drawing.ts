@@ -4,7 +4,7 @@ import { type CheckDocument, type ResultDocument } from '@lotrecht/records';
 import { angleText, leanOf, type Lean, LINE_TITLES, type LineKey } from '../../../words/words.ts';
 
 /** A point of the board in millimetres on the ground: x right, y down the screen, which is away from the target. */
-export interface BoardPoint {
+interface BoardPoint {
   readonly x: number;
   readonly y: number;
 }
@@ -19,7 +19,7 @@ export interface BoardLine {
 }
 
 /** A measured gap: from the string to a mark, with the reading. */
-export interface BoardGap {
+interface BoardGap {
   readonly from: BoardPoint;
   readonly to: BoardPoint;
   readonly text: string;

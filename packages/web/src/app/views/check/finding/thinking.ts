@@ -11,7 +11,7 @@ import { type NextReading } from '@lotrecht/core';
 export type Known = Pick<CheckDocument, 'earlier' | 'prior'>;
 
 /** A check that can be solved. */
-export interface Asked {
+interface Asked {
   /** Without what is known besides. */
   readonly document: CheckDocument;
   readonly rebase: Rebase | undefined;
@@ -20,7 +20,7 @@ export interface Asked {
 }
 
 /** What follows from a check and from all that is known. */
-export interface LiveAnswer {
+interface LiveAnswer {
   readonly posterior: PosteriorResult | undefined;
   /** Remarks on the whole result. */
   readonly notes: ResultDocument['notes'];

@@ -3,7 +3,7 @@ import { type Entry } from '../readings/entry.ts';
 import { holdingS } from './plan.ts';
 
 /** Where a check stands: what to read, the student holding, the student stepping out, the tape. */
-export type CheckPhase = 'plan' | 'hold' | 'release' | 'tape';
+type CheckPhase = 'plan' | 'hold' | 'release' | 'tape';
 
 /** The phase with its hold and clock. Wall-clock times survive a reload. */
 export interface Run {

@@ -7,7 +7,7 @@ import {
   type TeeSheetEntry,
 } from '@lotrecht/records';
 import { type Queries } from '../database/database.ts';
-import { sql, type SqlFragment } from '../database/sql.ts';
+import { listOf, sql, type SqlFragment } from '../database/sql.ts';
 import { type Actor } from '../access/actor.ts';
 import { type Scope, type Sees } from '../access/scope.ts';
 import { type PageEnd } from '../http/query.ts';
@@ -92,6 +92,20 @@ export async function findLesson(db: Queries, scope: Scope, id: string): Promise
     ),
   );
   return row && toRow(row);
+}
+
+/** Some lessons, by their ids. */
+export async function listLessonsById(
+  db: Queries,
+  scope: Scope,
+  ids: readonly string[],
+): Promise<readonly LessonRow[]> {
+  if (ids.length === 0) return [];
+  const rows = await db.many<StoredLesson>(
+    selectLessons(sql`${visibleStudents(scope)} AND l.id IN (${listOf(ids)}) AND l.deleted_at IS NULL
+      AND s.deleted_at IS NULL`),
+  );
+  return rows.map(toRow);
 }
 
 /** Whose a lesson is, deleted or not, if the actor may see the student. */

@@ -31,7 +31,7 @@ import { lookAtStudent } from '../students/look-at-student.ts';
 import { findStudent } from '../students/student-repository.ts';
 import { fadingOfStored, newestPlan } from './plan-page.ts';
 import { practiceCalendar } from './practice-calendar.ts';
-import { handOutWish } from './hand-out-wish.ts';
+import { findHandOutGround, handOutWish } from './hand-out-wish.ts';
 import { findHandOut, listHandOuts } from './hand-out-repository.ts';
 import { type ChangedKind, changeRoutes } from '../records/record-routes.ts';
 import { handOuts } from './save-hand-out.ts';
@@ -79,7 +79,7 @@ export function takeHomeRoutes({ db, origins, printer }: TakeHomeDependencies): 
       statureMm: student.statureMm,
       academyName: academy.name,
     };
-    const wish = await handOutWish(db, actor, source);
+    const wish = handOutWish(source, await findHandOutGround(db, actor));
     const paper = ctx.query['paper'] === 'letter' ? 'letter' : 'a4';
     const format = ctx.query['format'] === 'svg' ? 'svg' : 'pdf';
     lookedAt(ctx, [student.id]);

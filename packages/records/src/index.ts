@@ -101,6 +101,7 @@ export {
   type EarlierView,
   type Judgement,
   type LastTimeView,
+  type LessonAroundView,
   type PriorDocument,
   type StudentKnownView,
   type StudentReaddress,

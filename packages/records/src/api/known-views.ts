@@ -1,10 +1,13 @@
 import {
   type BallAndStance,
   type CheckDocument,
+  type ClubInput,
   type EarlierCheck,
   type OwnMethod,
+  type UsualMissInput,
 } from '../generated/types.ts';
 import { type ClubGroup } from './club-group.ts';
+import { type Kept, type LessonView, type PlaceView, type StudentView } from './views.ts';
 
 /** What a check is judged by: a shipped method by its name, or the parts of any other, spelled out. */
 export type Judgement = Pick<CheckDocument, 'method' | 'tolerancesDeg' | 'goalsDeg' | 'order' | 'footLine'>;
@@ -56,4 +59,18 @@ export interface StudentKnownView {
   readonly lastTimes: readonly LastTimeView[];
   /** Ball and stance of the same checks, newest first. */
   readonly balls: readonly BallView[];
+}
+
+/** A lesson with everything that a check of it begins from, in one answer. */
+export interface LessonAroundView {
+  readonly lesson: LessonView;
+  readonly student: StudentView;
+  /** What is seen from there; null where none was said. */
+  readonly place: PlaceView | null;
+  /** Before the day of the lesson. */
+  readonly known: StudentKnownView;
+  /** The student’s own clubs. */
+  readonly clubs: readonly Kept<ClubInput>[];
+  /** What the student has said of where their balls go, up to this lesson; null: nothing. */
+  readonly miss: UsualMissInput['miss'] | null;
 }

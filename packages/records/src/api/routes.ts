@@ -10,7 +10,7 @@ import {
   type RoutineInput,
   type UsualMissInput,
 } from '../generated/types.ts';
-import { type StudentKnownView } from './known-views.ts';
+import { type LessonAroundView, type StudentKnownView } from './known-views.ts';
 import { type CohortView, type RetentionView, type RosterView } from './roster-views.ts';
 import {
   type ConsentView,
@@ -140,6 +140,7 @@ export interface Answers extends OfKinds, Changes {
   readonly 'GET /api/students/:id/lines': readonly MeasuredCheckView[];
   readonly 'GET /api/students/:id/lines/:line': readonly MeasuredLineView[];
   readonly 'GET /api/lessons/:id': LessonView;
+  readonly 'GET /api/lessons/:id/around': LessonAroundView;
   readonly 'GET /api/checks/:id': CheckView;
   readonly 'GET /api/checks/:id/versions': CheckVersionsView;
   readonly 'PUT /api/checks/:id': SavedCheckView;

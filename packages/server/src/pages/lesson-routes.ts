@@ -13,6 +13,9 @@ import {
   listLessonsOfDay,
   type TeeSheetRow,
 } from '../lessons/lesson-repository.ts';
+import { clubs, places, usualMisses } from '../records/index.ts';
+import { findStudent } from '../students/student-repository.ts';
+import { knownOfStudent } from './known-of-student.ts';
 import { notFound } from '../problems/problem.ts';
 import { withLastCold } from '../roster/last-cold.ts';
 import { refreshBeforeLooking } from '../roster/refresh-standings.ts';
@@ -58,6 +61,28 @@ export function lessonPageRoutes(db: Database): readonly Route[] {
         };
         lookedAt(ctx, [...new Set(all.map((e) => e.studentId))]);
         return view;
+      },
+    },
+    {
+      name: 'GET /api/lessons/:id/around',
+      access: 'signed-in',
+      audit: { seen: 'lesson' },
+      handle: async (ctx) => {
+        const actor = requireActor(ctx);
+        const lesson = await findLesson(db, actor, idParam(ctx));
+        const student = lesson && (await findStudent(db, actor, lesson.studentId));
+        if (lesson === undefined || student === undefined) throw notFound();
+        lookedAt(ctx, [student.id]);
+        const { placeId, heldOn } = lesson;
+        const said = await usualMisses.list(db, actor, student.id);
+        return {
+          lesson: { ...lesson, checks: await listChecksOfLesson(db, actor, lesson.id) },
+          student,
+          place: (placeId === null ? undefined : await places.find(db, actor, placeId)) ?? null,
+          known: await knownOfStudent(db, actor, student.id, heldOn),
+          clubs: await clubs.list(db, actor, student.id),
+          miss: said.findLast(({ saidOn }) => saidOn <= heldOn)?.miss ?? null,
+        };
       },
     },
     {

@@ -1,21 +1,17 @@
-import { earlierOf, ballsOf, lastTimesOf, MOST_EARLIER, readdressOfStudent } from '@lotrecht/judging';
-import { type StudentHistoryView, type StudentKnownView } from '@lotrecht/records';
-import { listChecksOfLessons, listColdChecks } from '../checks/check-repository.ts';
-import { listMeasuredLines } from '../checks/measured-line-repository.ts';
+import { type StudentHistoryView } from '@lotrecht/records';
+import { listChecksOfLessons } from '../checks/check-repository.ts';
 import { listConsents } from '../consents/consent-repository.ts';
 import { type Database } from '../database/database.ts';
 import { matching, pageEnd } from '../http/query.ts';
 import { requireActor } from '../http/require-actor.ts';
 import { type Route } from '../http/route.ts';
 import { listLessonsOfStudent } from '../lessons/lesson-repository.ts';
-import { findPrior } from '../roster/academy-prior.ts';
 import { lookAtStudent } from '../students/look-at-student.ts';
+import { knownOfStudent } from './known-of-student.ts';
 
 const DAY = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/;
 /** Without a day everything counts. */
 const LATEST_DAY = '9999-12-31';
-/** Enough for a few of every club group. */
-const MOST_COLD = 6 * MOST_EARLIER;
 
 /** A student with their lessons by page, and what is known of them when a check begins. */
 export function studentHistoryRoutes(db: Database): readonly Route[] {
@@ -57,17 +53,7 @@ export function studentHistoryRoutes(db: Database): readonly Route[] {
         const before = matching(ctx, 'on', DAY, 'Give the day of the lesson as YYYY-MM-DD.') ?? LATEST_DAY;
         const actor = requireActor(ctx);
         const { id: studentId } = await lookAtStudent(ctx, db);
-        const readdress = readdressOfStudent(await listMeasuredLines(db, actor, { studentId }));
-        const cold = await listColdChecks(db, actor, studentId, { before, limit: MOST_COLD });
-        const earlier = cold.toReversed().flatMap((check) => earlierOf(check, before) ?? []);
-        const prior = await findPrior(db, actor.academyId);
-        return {
-          readdress,
-          earlier,
-          prior,
-          lastTimes: lastTimesOf(cold),
-          balls: ballsOf(cold),
-        } satisfies StudentKnownView;
+        return knownOfStudent(db, actor, studentId, before);
       },
     },
   ];

@@ -163,6 +163,7 @@ export function callOf(route: string, ids: Ids): Call | undefined {
     'put /api/settings': { path: '/api/settings', body: {}, stranger: 'refused' },
     'get /api/today/:date': { path: '/api/today/2026-04-17', stranger: 'own-data' },
     'get /api/lessons/:id': { path: `/api/lessons/${ids.lessonId}`, stranger: 'refused' },
+    'get /api/lessons/:id/around': { path: `/api/lessons/${ids.lessonId}/around`, stranger: 'refused' },
     'put /api/lessons/:id': { path: `/api/lessons/${ids.lessonId}`, body: lesson, stranger: 'refused' },
     'delete /api/lessons/:id': { path: `/api/lessons/${ids.lessonId}`, stranger: 'refused' },
     'post /api/lessons/:id/restore': {

@@ -4,6 +4,7 @@ import {
   type CheckVersionsView,
   type CheckView,
   type LessonInput,
+  type LessonAroundView,
   type LessonView,
   type MeasuredCheckView,
   type SavedCheckView,
@@ -63,6 +64,11 @@ export class AcademyApi {
   /** What is known of the student when a check begins on that day, YYYY-MM-DD. */
   known(studentId: string, on: string): Observable<StudentKnownView> {
     return this.wire.ask('GET /api/students/:id/known', { at: { id: studentId }, query: { on } });
+  }
+
+  /** A lesson with everything that a check of it begins from. */
+  around(lessonId: string): Observable<LessonAroundView> {
+    return this.wire.ask('GET /api/lessons/:id/around', { at: { id: lessonId } });
   }
 
   lesson(id: string): Observable<LessonView> {

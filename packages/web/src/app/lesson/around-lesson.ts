@@ -7,12 +7,13 @@ import {
   type EarlierView,
   type LastTimeView,
   type PriorDocument,
+  type StudentKnownView,
 } from '@lotrecht/records';
-import { catchError, forkJoin, map, type Observable, of, switchMap } from 'rxjs';
+import { catchError, map, type Observable, of } from 'rxjs';
 import { AcademyApi } from '../api/academy-api.ts';
 import { type Club, CLUB } from '../data/kinds/club.ts';
 import { PLACE } from '../data/kinds/place.ts';
-import { USUAL_MISS, type UsualMiss } from '../data/kinds/usual-miss.ts';
+import { type UsualMiss } from '../data/kinds/usual-miss.ts';
 import { Mirror } from '../data/mirror.ts';
 import { RecordApi } from '../data/record-api.ts';
 
@@ -57,26 +58,15 @@ export class AroundLesson {
   private readonly mirror = inject(Mirror);
 
   of(lessonId: string): Observable<LessonAtHand> {
-    return this.api.lesson(lessonId).pipe(
-      switchMap((lesson) =>
-        forkJoin({
-          student: this.api.student(lesson.studentId).pipe(map(({ student }) => student)),
-          place: this.place(lesson.placeId),
-          known: this.before(lesson),
-          bag: this.bag(lesson.studentId),
-          miss: this.miss(lesson),
-        }).pipe(map(({ known, ...around }) => ({ lesson, ...around, ...known }))),
-      ),
-    );
+    return this.api
+      .around(lessonId)
+      .pipe(map(({ known, clubs, ...around }) => ({ ...around, bag: clubs, ...knownBefore(known) })));
   }
 
   /** What is known of the student before the lesson; without a connection, nothing. */
   before({ studentId, heldOn }: Pick<LessonView, 'studentId' | 'heldOn'>): Observable<KnownBefore> {
     return this.api.known(studentId, heldOn).pipe(
-      map(({ readdress: { sdDeg, learned }, ...known }) => ({
-        ...known,
-        readdressSdDeg: learned ? sdDeg : undefined,
-      })),
+      map(knownBefore),
       catchError(() => of(NOTHING_KNOWN)),
     );
   }
@@ -88,16 +78,12 @@ export class AroundLesson {
       : this.mirror.one<PlaceView>(PLACE, placeId).pipe(catchError(() => of(null)));
   }
 
-  /** What was said last; without a connection, nothing. */
-  private miss({ studentId: student, heldOn }: Pick<LessonView, 'studentId' | 'heldOn'>) {
-    return this.records.all<UsualMiss>(USUAL_MISS, { student }).pipe(
-      map((all) => all.findLast(({ saidOn }) => saidOn <= heldOn)?.miss ?? null),
-      catchError(() => of(null)),
-    );
-  }
-
   /** The student’s own clubs; without a connection, the groups alone. */
   bag(student: string): Observable<readonly Club[]> {
     return this.records.all<Club>(CLUB, { student }).pipe(catchError(() => of([])));
   }
+}
+
+function knownBefore({ readdress: { sdDeg, learned }, ...known }: StudentKnownView): KnownBefore {
+  return { ...known, readdressSdDeg: learned ? sdDeg : undefined };
 }

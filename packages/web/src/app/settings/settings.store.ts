@@ -1,7 +1,7 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { DEFAULT_SETTINGS } from '@lotrecht/judging/default-settings';
 import { type InstructorSettings, type TargetLineChoice } from '@lotrecht/records';
-import { firstValueFrom, from, type Observable, of, tap } from 'rxjs';
+import { finalize, firstValueFrom, from, type Observable, of, share, tap } from 'rxjs';
 import { SessionStore } from '../session/session.store.ts';
 import { Wire } from '../api/wire.ts';
 
@@ -13,6 +13,11 @@ export class SettingsStore {
   private readonly state = signal<InstructorSettings>(DEFAULT_SETTINGS);
   /** Whose settings these are; another instructor on the same tablet has others. */
   private loadedFor = '';
+  /** On its way: two parts of a page that ask at once ask once. */
+  private loading: {
+    readonly instructorId: string;
+    readonly settings: Observable<InstructorSettings>;
+  } | null = null;
   private revision = 0;
   private queue: Promise<unknown> = Promise.resolve();
 
@@ -22,13 +27,18 @@ export class SettingsStore {
   load(): Observable<InstructorSettings> {
     const instructorId = this.session.session()?.instructor.id ?? '';
     if (this.loadedFor === instructorId && instructorId !== '') return of(this.state());
-    return this.wire.ask('GET /api/settings').pipe(
-      tap((settings) => {
-        this.state.set(settings);
-        this.revision = settings.revision;
+    if (this.loading?.instructorId === instructorId) return this.loading.settings;
+    const settings = this.wire.ask('GET /api/settings').pipe(
+      tap((fetched) => {
+        this.state.set(fetched);
+        this.revision = fetched.revision;
         this.loadedFor = instructorId;
       }),
+      finalize(() => (this.loading = null)),
+      share(),
     );
+    this.loading = { instructorId, settings };
+    return settings;
   }
 
   /**

@@ -12,6 +12,10 @@ const WRITTEN_ONCE = [
     message: 'core’s degreesFromRadians turns radians into degrees.',
   },
   {
+    selector: 'Literal[raw=/^86_?400_?000$/]',
+    message: 'core’s DAY_MS is a day; days of the calendar are counted by dayAfter and daysBetween.',
+  },
+  {
     selector: 'Literal[raw=/^1\\.9(6|59)/]',
     message: 'core’s COVERAGE_FACTOR is the half-width of 95 %.',
   },
@@ -130,7 +134,7 @@ export default tseslint.config(
   {
     // The one place of each.
     files: [
-      'packages/core/src/units/angle.ts',
+      'packages/core/src/units/{angle,day}.ts',
       'packages/core/src/uncertainty/{coverage,student-t}.ts',
       'packages/core/src/setup/target-picture.ts',
     ],
@@ -138,7 +142,7 @@ export default tseslint.config(
   },
   {
     // Open and closed change places between face and body: whoever chose the word by a sign would be wrong for one.
-    files: ['packages/{records,words,judging,paper,server,web,cli}/src/**/*.ts'],
+    files: ['packages/{records,words,judging,paper,server,demo,web,cli}/src/**/*.ts'],
     ignores: ['**/*.test.ts', '**/*.spec.ts', 'packages/records/src/generated/**'],
     rules: {
       'no-restricted-syntax': ['error', ...OPEN_OR_CLOSED, ...WRITTEN_ONCE],

@@ -279,6 +279,7 @@ export { type RefusalCode, type RefusalDetail, RefusedInput } from './refusal/re
 
 // Units
 export { degreesFromRadians, radiansFromDegrees } from './units/angle.ts';
+export { DAY_MS, dayAfter, dayNumber, dayOfNumber, daysBetween } from './units/day.ts';
 export { metresFromMillimetres, millimetresFromMetres } from './units/length.ts';
 
 export { CORE_VERSION } from './version.ts';

@@ -1,3 +1,4 @@
+import { sideSign } from '@lotrecht/core';
 import { randomUUID } from 'node:crypto';
 import { type BallRunInput, type UsualMissInput } from '@lotrecht/records';
 import { type Dice, hitBall, type SimulatedSwing } from '@lotrecht/simulation';
@@ -67,7 +68,7 @@ export function ballRunOf(
   { studentId, lessonId, checkId, heldOn, handedness }: DemoLessonOfBalls,
   dice: Dice,
 ): BallRunInput {
-  const side = handedness === 'right' ? 1 : -1;
+  const side = sideSign(handedness);
   const [face, path] = HIT[kind];
   const swing = { ...MID_IRON, faceDeg: side * face, pathDeg: side * path };
   return {

@@ -1,3 +1,4 @@
+import { DAY_MS } from '@lotrecht/core';
 import { randomUUID } from 'node:crypto';
 import {
   type ColdCheck,
@@ -46,8 +47,6 @@ import { practisedBefore, walkInsOf } from './walk-ins.ts';
 
 const SEED = 20_260_417;
 const DAYS_BETWEEN_LESSONS = 17;
-const DAY_MS = 86_400_000;
-
 /** What was loaded. */
 export interface DemoCounts {
   readonly students: number;

@@ -1,7 +1,6 @@
+import { DAY_MS } from '@lotrecht/core';
 import { randomUUID } from 'node:crypto';
 import { type PracticeDoneInput, type PracticePlanInput } from '@lotrecht/records';
-
-const DAY_MS = 86_400_000;
 
 /** Sessions by how many days ago they were planned, and what became of them: oddness where they were done. */
 const SESSIONS: readonly (readonly [daysAgo: number, oddness: number | null])[] = [

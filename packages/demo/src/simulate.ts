@@ -1,3 +1,4 @@
+import { sideSign } from '@lotrecht/core';
 import {
   composeCheck,
   SHIPPED_METHODS,
@@ -169,7 +170,7 @@ export function simulateCheck(lesson: DemoLesson, { club: group, coached, rep }:
     }),
   });
   if (document === undefined) throw new Error('a simulated check is always complete');
-  const side = student.handedness === 'right' ? 1 : -1;
+  const side = sideSign(student.handedness);
   const felt = student.feltDeg ?? 0;
   return {
     document,

@@ -1,3 +1,4 @@
+import { DAY_MS } from '@lotrecht/core';
 import { randomUUID } from 'node:crypto';
 import { ALL_PARALLEL, routineOfMethod } from '@lotrecht/judging';
 import { type PracticeDoneInput, type RoutineInput } from '@lotrecht/records';
@@ -107,8 +108,6 @@ const TRAINED: readonly (readonly [daysAgo: number, oddness: number])[] = [
   [8, 6],
   [3, 4],
 ];
-const DAY_MS = 86_400_000;
-
 /** What was trained between the last lesson and today: by who lifts the head, looking alone. */
 export function practisedBefore(
   kind: DemoWalkIns | null,

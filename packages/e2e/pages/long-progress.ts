@@ -1,17 +1,16 @@
+import { dayAfter } from '@lotrecht/core';
 import { expect, type Page } from '@playwright/test';
 import { StudentsPage } from './students.page.ts';
 
 const LINES = ['face', 'toes', 'heels', 'knees', 'hips', 'shoulders', 'eyes'];
 const COLD = { phase: 'baseline', help: 'blind', place: 'range', reader: 'instructor' };
-const DAY_MS = 86_400_000;
-
 /** Two reps of seven lines in each of 200 weekly lessons. */
 function longSeries(): readonly object[] {
   return Array.from({ length: 200 }, (_, lesson) =>
     [0, 1].map((rep) => ({
       checkId: `00000000-0000-4000-8000-${String(lesson * 2 + rep).padStart(12, '0')}`,
       lessonId: `00000000-0000-4000-9000-${String(lesson).padStart(12, '0')}`,
-      heldOn: new Date(Date.UTC(2022, 0, 1) + lesson * 7 * DAY_MS).toISOString().slice(0, 10),
+      heldOn: dayAfter('2022-01-01', 7 * lesson),
       clubGroup: 'mid-iron',
       circumstances: COLD,
       targetLineUncertaintyDeg: 0.3,

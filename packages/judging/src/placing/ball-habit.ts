@@ -1,6 +1,7 @@
 import {
   BALL_TOLERANCE_M,
   conformity,
+  dayNumber,
   DEFAULT_DECISION_LIMITS,
   metresFromMillimetres,
   type Placed,
@@ -34,8 +35,6 @@ export interface BallHabit {
   /** How far from what the method wants, m; null where it wants nothing. Positive is too far away. */
   readonly distance: JudgedHabit | null;
 }
-
-const DAY_MS = 86_400_000;
 
 /**
  * What a student's cold set-ups with one group of clubs say of ball, stance and distance.
@@ -82,7 +81,7 @@ function lessonsOf(balls: readonly BallView[], valueOf: (ball: BallAndStance) =>
     const value = valueOf(ball);
     if (value !== null) days.set(heldOn, [...(days.get(heldOn) ?? []), value]);
   }
-  return [...days].map(([day, valuesM]) => ({ day: Date.parse(day) / DAY_MS, valuesM }));
+  return [...days].map(([day, valuesM]) => ({ day: dayNumber(day), valuesM }));
 }
 
 function judged(habit: PlacingHabit | null, { toleranceMm }: BallGoal): JudgedHabit | null {

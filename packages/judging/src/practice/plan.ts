@@ -1,4 +1,4 @@
-import { type Fading, fadingOf, type FadingStage, type SelfRead } from '@lotrecht/core';
+import { dayAfter, type Fading, fadingOf, type FadingStage, type SelfRead } from '@lotrecht/core';
 import { type PracticeDoneInput, type PracticePlanInput } from '@lotrecht/records';
 
 type Plan = PracticePlanInput['plan'];
@@ -8,8 +8,6 @@ type Done = Pick<PracticeDoneInput, 'doneOn' | 'practice'>;
 export const WEEKDAYS = [1, 2, 3, 4, 5, 6, 7] as const;
 export type Weekday = (typeof WEEKDAYS)[number];
 
-const DAY_MS = 86_400_000;
-
 /**
  * Days on which somebody practises, so many weeks from a day on.
  *
@@ -18,10 +16,9 @@ const DAY_MS = 86_400_000;
  * @example daysOfPlan('2026-11-30', 1, [2, 5]) // ['2026-12-01', '2026-12-04']
  */
 export function daysOfPlan(startsOn: string, weeks: number, on: readonly Weekday[]): readonly string[] {
-  const first = Date.parse(`${startsOn}T00:00:00Z`);
-  return Array.from({ length: weeks * WEEKDAYS.length }, (_, n) => new Date(first + n * DAY_MS))
-    .filter((day) => on.includes((((day.getUTCDay() + 6) % 7) + 1) as Weekday))
-    .map((day) => day.toISOString().slice(0, 10));
+  return Array.from({ length: weeks * WEEKDAYS.length }, (_, n) => dayAfter(startsOn, n)).filter((day) =>
+    on.includes((((new Date(day).getUTCDay() + 6) % 7) + 1) as Weekday),
+  );
 }
 
 /** One part of a session. */

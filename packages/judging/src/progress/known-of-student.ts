@@ -1,4 +1,4 @@
-import { sameReadings } from '@lotrecht/core';
+import { daysBetween, sameReadings } from '@lotrecht/core';
 import {
   type CheckDocument,
   type CheckRecord,
@@ -14,8 +14,6 @@ import { isCold } from './cold.ts';
 
 /** As many as say something: older ones have drifted away. */
 export const MOST_EARLIER = 8;
-
-const DAY_MS = 86_400_000;
 
 /** A stored cold check, as it becomes an earlier one. */
 export interface ColdCheck {
@@ -50,7 +48,7 @@ export function earlierOf(
   return {
     clubGroup: club?.group ?? null,
     check: {
-      daysBefore: Math.round((Date.parse(on) - Date.parse(heldOn)) / DAY_MS),
+      daysBefore: daysBetween(heldOn, on),
       targetLine: laid,
       ...(startLineDeg !== undefined && { startLineDeg }),
       ...spread,

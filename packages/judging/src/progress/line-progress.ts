@@ -2,6 +2,8 @@ import {
   changeBetween,
   consistencyOf,
   COVERAGE_FACTOR,
+  dayAfter,
+  dayNumber,
   degreesFromRadians,
   type Handedness,
   LIMITS,
@@ -72,7 +74,6 @@ export interface LineProgress {
   readonly readdress: { readonly sdDeg: number; readonly learned: boolean };
 }
 
-const DAY_MS = 86_400_000;
 /** Where a line was read and never judged: the widest tolerance that is in use, so that nothing is called out by it. */
 const UNJUDGED_DEG = [-45, 45] as const;
 
@@ -270,14 +271,14 @@ export function changeOf(
 ): TrackDocument['changes'][number] | null {
   if (progress === null) return null;
   const lessons = progress.series.lessons.map((lesson) => ({
-    day: Date.parse(lesson.date) / DAY_MS,
+    day: dayNumber(lesson.date),
     targetLineUncertaintyRad: radiansFromDegrees(lesson.targetLineUncertaintyDeg ?? 0),
     reps: lesson.reps.map((r) => ({
       handedAzimuthRad: radiansFromDegrees(r.handedAzimuthDeg),
       measurementUncertaintyRad: radiansFromDegrees(r.measurementUncertaintyDeg),
     })),
   }));
-  const at = (date: string) => lessons.find((l) => l.day === Date.parse(date) / DAY_MS);
+  const at = (date: string) => lessons.find((l) => l.day === dayNumber(date));
   const [a, b] = [at(from), at(to)];
   if (a === undefined || b === undefined) return null;
   const change = changeBetween(a, b, pooledSpread(lessons));
@@ -304,5 +305,5 @@ function nearest(forecastOn: string, last: string): string {
  * @example latestForecast('2026-04-01') // '2026-09-28'
  */
 export function latestForecast(last: string): string {
-  return new Date(Date.parse(last) + LIMITS.forecastDays.most * DAY_MS).toISOString().slice(0, 10);
+  return dayAfter(last, LIMITS.forecastDays.most);
 }

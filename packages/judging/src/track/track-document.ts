@@ -1,5 +1,7 @@
 import {
   CORE_VERSION,
+  dayNumber,
+  dayOfNumber,
   degreesFromRadians,
   type Level,
   radiansFromDegrees,
@@ -10,8 +12,6 @@ import {
 } from '@lotrecht/core';
 import { toRefusal } from '../check/solve-document.ts';
 import { type LevelEntry, type SeriesDocument, type TrackDocument, DocumentRefused } from '@lotrecht/records';
-
-const DAY_MS = 86_400_000;
 
 /** Variances and densities of angles change with the unit twice over. */
 const DEGREES_SQUARED = degreesFromRadians(1) ** 2;
@@ -31,23 +31,19 @@ export function trackDocument(document: SeriesDocument): TrackDocument {
   }
 }
 
-function dayOf(date: string): number {
-  return Date.parse(`${date}T00:00:00Z`) / DAY_MS;
-}
-
 function toSeries({ line, toleranceDeg, lessons, forecastDate }: SeriesDocument): Series {
   return {
     line,
     toleranceRad: [radiansFromDegrees(toleranceDeg[0]), radiansFromDegrees(toleranceDeg[1])],
     lessons: lessons.map((lesson) => ({
-      day: dayOf(lesson.date),
+      day: dayNumber(lesson.date),
       targetLineUncertaintyRad: radiansFromDegrees(lesson.targetLineUncertaintyDeg ?? 0),
       reps: lesson.reps.map((rep) => ({
         handedAzimuthRad: radiansFromDegrees(rep.handedAzimuthDeg),
         measurementUncertaintyRad: radiansFromDegrees(rep.measurementUncertaintyDeg),
       })),
     })),
-    ...(forecastDate !== undefined && { forecastDay: dayOf(forecastDate) }),
+    ...(forecastDate !== undefined && { forecastDay: dayNumber(forecastDate) }),
   };
 }
 
@@ -60,7 +56,6 @@ function toLevelEntry(level: Level): LevelEntry {
 }
 
 function toTrack(document: SeriesDocument, track: Track): TrackDocument {
-  const dateOf = (day: number): string => new Date(day * DAY_MS).toISOString().slice(0, 10);
   return {
     format: 'lotrecht-track',
     version: 1,
@@ -69,7 +64,7 @@ function toTrack(document: SeriesDocument, track: Track): TrackDocument {
     // A density of degrees: each of the n − 1 conditional terms is smaller by the factor of the unit.
     logLikelihood: track.logLikelihood - (document.lessons.length - 1) * Math.log(degreesFromRadians(1)),
     lessons: track.lessons.map((lesson) => ({
-      date: dateOf(lesson.day),
+      date: dayOfNumber(lesson.day),
       n: lesson.count,
       mean: degreesFromRadians(lesson.meanRad),
       sd: lesson.sdRad === null ? null : degreesFromRadians(lesson.sdRad),
@@ -85,7 +80,7 @@ function toTrack(document: SeriesDocument, track: Track): TrackDocument {
       pValue: change.pValue,
       real: change.real,
     })),
-    flags: track.flags.map(({ code, day }) => ({ code, date: dateOf(day) })),
+    flags: track.flags.map(({ code, day }) => ({ code, date: dayOfNumber(day) })),
     forecast:
       track.forecast === null || document.forecastDate === undefined
         ? null

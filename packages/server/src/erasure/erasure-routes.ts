@@ -6,6 +6,7 @@ import { type Route } from '../http/route.ts';
 import { requireActor } from '../http/require-actor.ts';
 import { eraseByName, type ErasureDependencies, listErased } from './erase-by-name.ts';
 import { findRetention, keepRetention } from './retention.ts';
+import { today } from '../http/days.ts';
 
 /** Erasing for good, and who was: so that devices let go of what they hold. */
 export function erasureRoutes(dependencies: ErasureDependencies): readonly Route[] {
@@ -53,9 +54,4 @@ export function erasureRoutes(dependencies: ErasureDependencies): readonly Route
       },
     },
   ];
-}
-
-/** YYYY-MM-DD, UTC. */
-function today(): string {
-  return new Date().toISOString().slice(0, 10);
 }

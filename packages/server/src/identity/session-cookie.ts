@@ -1,3 +1,4 @@
+import { DAY_MS } from '@lotrecht/core';
 import { requireActor } from '../http/require-actor.ts';
 import { type Database } from '../database/database.ts';
 import { type AppContext, type AppMiddleware } from '../http/context.ts';
@@ -6,8 +7,6 @@ import { findSession, hashToken, SESSION_DAYS } from './session-repository.ts';
 
 const SESSION = 'lotrecht_session';
 const DEVICE = 'lotrecht_device';
-const DAY_MS = 86_400_000;
-
 /** Over TLS no other host, path or plain page can set a cookie of this name; a browser takes it only there. */
 function nameOf(ctx: Pick<AppContext, 'secure'>, name: string): string {
   return ctx.secure ? `__Host-${name}` : name;

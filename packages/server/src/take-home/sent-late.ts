@@ -1,9 +1,9 @@
+import { DAY_MS } from '@lotrecht/core';
 import { DocumentRefused } from '@lotrecht/records';
 
 /** A phone that was without a network for weeks sends what it has together: so many of a kind in a day. */
 export const MOST_SENT_A_DAY = 120;
 
-const DAY_MS = 86_400_000;
 /** A phone that lay in a bag for two months has still something to send; a clock that is wrong by years has not. */
 const OLDEST_DAYS = 60;
 

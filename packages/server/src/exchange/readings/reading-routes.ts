@@ -12,13 +12,12 @@ import { type Route } from '../../http/route.ts';
 import { requireActor } from '../../http/require-actor.ts';
 import { answerUpload } from '../file-upload.ts';
 import { BusyImporting } from '../one-import.ts';
+import { latestToday } from '../../http/days.ts';
 import { importReadings } from './import-readings.ts';
 import { NoTable } from './read-table.ts';
 
 /** A hundred thousand rows are a tenth of it. */
 const LARGEST_BYTES = 64 * 1024 * 1024;
-/** A calendar may be a day ahead of ours. */
-const DAY_AHEAD_MS = 86_400_000;
 
 function mappingOf(ctx: AppContext): ReadingMapping {
   const text = ctx.query['mapping'];
@@ -39,7 +38,7 @@ export function readingRoutes(db: Database, places: AtOnce): readonly Route[] {
         const actor = requireActor(ctx);
         const mapping = mappingOf(ctx);
         const bringIn = ctx.query['do'] === 'bring-in';
-        const today = new Date(Date.now() + DAY_AHEAD_MS).toISOString().slice(0, 10);
+        const today = latestToday();
         return answerUpload<ReadingImportLine>(ctx, {
           places,
           largestBytes: LARGEST_BYTES,

@@ -1,13 +1,10 @@
 import { inject, Injectable } from '@angular/core';
 import {
-  type CheckInput,
   type CheckVersionsView,
-  type CheckView,
   type LessonInput,
   type LessonAroundView,
   type LessonView,
   type MeasuredCheckView,
-  type SavedCheckView,
   type StudentListView,
   type StudentCardView,
   type StudentHistoryView,
@@ -79,23 +76,10 @@ export class AcademyApi {
     return this.wire.ask('PUT /api/lessons/:id', { at: { id }, body: input });
   }
 
-  check(id: string): Observable<CheckView> {
-    return this.wire.ask('GET /api/checks/:id', { at: { id } });
-  }
-
   /** A page of a check's versions; `before`: as the page before said. */
   checkVersions(id: string, before: number | null = null): Observable<CheckVersionsView> {
     const params = before === null ? {} : { before: String(before) };
     return this.wire.ask('GET /api/checks/:id/versions', { at: { id }, query: params });
-  }
-
-  /** @param saveKey one per save, the same when it is sent again */
-  saveCheck(id: string, input: CheckInput, saveKey: string): Observable<SavedCheckView> {
-    return this.wire.ask('PUT /api/checks/:id', {
-      at: { id },
-      body: input,
-      headers: { 'Idempotency-Key': saveKey },
-    });
   }
 
   remove(kind: Deletable, id: string): Observable<unknown> {

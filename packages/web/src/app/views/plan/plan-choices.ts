@@ -1,3 +1,4 @@
+import { daysBetween } from '@lotrecht/core';
 import { daysOfPlan, type OneThing, type Weekday, WEEKDAYS } from '@lotrecht/judging';
 import { type Drill } from '@lotrecht/paper';
 import { type PracticePlanInput } from '@lotrecht/records';
@@ -40,10 +41,8 @@ export function weekdaysOf(sessions: Plan['sessions']): readonly Weekday[] {
 /** How many weeks they go on for. */
 export function weeksOf(startsOn: string, sessions: Plan['sessions']): number {
   const last = sessions.reduce((latest, { on }) => (on > latest ? on : latest), startsOn);
-  return Math.max(1, Math.ceil((Date.parse(last) - Date.parse(startsOn) + DAY_MS) / (7 * DAY_MS)));
+  return Math.max(1, Math.ceil((daysBetween(startsOn, last) + 1) / 7));
 }
-
-const DAY_MS = 86_400_000;
 
 /** Why a drill stands there. */
 export function whyOf({ helps }: Drill, oneThing: OneThing): string {

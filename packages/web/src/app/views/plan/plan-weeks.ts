@@ -1,11 +1,12 @@
+import { dayAfter } from '@lotrecht/core';
 import { CdkDrag, type CdkDragDrop, CdkDropList, CdkDropListGroup } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { weeksOf } from './plan-choices.ts';
 import { type PracticePlanInput } from '@lotrecht/records';
 import { shortDayText, weekdayText } from '../../words/dates.ts';
 
 type Sessions = PracticePlanInput['plan']['sessions'];
 
-const DAY_MS = 86_400_000;
 const WEEK = 7;
 
 /** Sessions on their days, a row to the week: dragged to another day, or moved there by the arrows. */
@@ -99,11 +100,9 @@ export class PlanWeeks {
   readonly moved = output<Sessions>();
 
   protected readonly days = computed(() => {
-    const first = Date.parse(`${this.startsOn()}T00:00:00Z`);
-    const last = Math.max(first, ...this.sessions().map(({ on }) => Date.parse(`${on}T00:00:00Z`)));
-    const weeks = Math.ceil((last - first + DAY_MS) / (WEEK * DAY_MS));
-    return Array.from({ length: weeks * WEEK }, (_, n) => {
-      const on = new Date(first + n * DAY_MS).toISOString().slice(0, 10);
+    const startsOn = this.startsOn();
+    return Array.from({ length: weeksOf(startsOn, this.sessions()) * WEEK }, (_, n) => {
+      const on = dayAfter(startsOn, n);
       return {
         on,
         title: weekdayText(on),
@@ -121,7 +120,7 @@ export class PlanWeeks {
     event.preventDefault();
     const session = this.sessions().find((one) => one.id === id);
     if (session === undefined) return;
-    const on = new Date(Date.parse(`${session.on}T00:00:00Z`) + byDays * DAY_MS).toISOString().slice(0, 10);
+    const on = dayAfter(session.on, byDays);
     // Before a plan begins nothing of it counts.
     if (on >= this.startsOn()) this.put(id, on);
   }

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatTableModule } from '@angular/material/table';
-import { COVERAGE_FACTOR, type Verdict } from '@lotrecht/core';
+import { COVERAGE_FACTOR, DAY_MS, type Verdict } from '@lotrecht/core';
 import {
   ballGoalOf,
   ballHabitOf,
@@ -19,8 +19,6 @@ import { localDay } from '../../words/dates.ts';
 import { CLUB_GROUPS } from '../../words/words.ts';
 
 const METRE_MM = 1000;
-const DAY_MS = 86_400_000;
-
 /** Ball, stance and distance by clubs, cold: where this student usually has them, against what the method wants. */
 @Component({
   selector: 'lo-ball-by-clubs',

@@ -16,7 +16,7 @@ import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { latestForecast, type LineProgress, linesOfChecks } from '@lotrecht/judging';
 import { type MeasuredLineView, type StudentView } from '@lotrecht/records';
-import { LINE_NAMES, sideSign } from '@lotrecht/core';
+import { DAY_MS, LINE_NAMES, sideSign } from '@lotrecht/core';
 import { unparse } from 'papaparse';
 import { forkJoin, map, Subscription } from 'rxjs';
 import { AcademyApi } from '../../api/academy-api.ts';
@@ -45,7 +45,6 @@ import { MissAndAngle } from './miss-and-angle.ts';
 import { sentencesOf, tableOf } from './progress-rows.ts';
 import { pngOf, saveFile } from '../../ui/save-file.ts';
 
-const DAY_MS = 86_400_000;
 /** A forecast of four weeks: a series of lessons. */
 const FORECAST_DAYS = 28;
 

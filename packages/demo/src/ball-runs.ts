@@ -1,4 +1,3 @@
-import { sideSign } from '@lotrecht/core';
 import { randomUUID } from 'node:crypto';
 import { type BallRunInput, type UsualMissInput } from '@lotrecht/records';
 import { type Dice, hitBall, type SimulatedSwing } from '@lotrecht/simulation';
@@ -68,7 +67,7 @@ export function ballRunOf(
   { studentId, lessonId, checkId, heldOn, handedness }: DemoLessonOfBalls,
   dice: Dice,
 ): BallRunInput {
-  const side = sideSign(handedness);
+  const side = handedness === 'right' ? 1 : -1;
   const [face, path] = HIT[kind];
   const swing = { ...MID_IRON, faceDeg: side * face, pathDeg: side * path };
   return {

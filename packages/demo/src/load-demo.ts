@@ -1,4 +1,3 @@
-import { DAY_MS } from '@lotrecht/core';
 import { randomUUID } from 'node:crypto';
 import {
   type ColdCheck,
@@ -44,9 +43,11 @@ import { type DemoStudent, STUDENTS } from './students.ts';
 import { INSTRUCTORS, LANDMARKS, RAFTS } from './tarnside.ts';
 import { planOf } from './plans.ts';
 import { practisedBefore, walkInsOf } from './walk-ins.ts';
+import { dayBefore } from './days.ts';
 
 const SEED = 20_260_417;
 const DAYS_BETWEEN_LESSONS = 17;
+
 /** What was loaded. */
 export interface DemoCounts {
   readonly students: number;
@@ -114,7 +115,7 @@ async function loadStudent(
   for (const [name, clubGroup] of BAG)
     await clubs.insert(tx, actor, randomUUID(), { revision: 0, studentId, name, clubGroup });
   if (student.minor) {
-    const first = new Date(today.getTime() - daysAgoOf(student, 0) * DAY_MS).toISOString().slice(0, 10);
+    const first = dayBefore(today, daysAgoOf(student, 0));
     const givenBy = `A. ${student.name.split(' ').at(-1) ?? ''}`;
     await insertConsent(tx, actor, studentId, { scope: 'records', givenBy, givenOn: first });
   }
@@ -129,9 +130,7 @@ async function loadStudent(
     const lessonId = randomUUID();
     lastLessonId = lessonId;
     const daysAgo = daysAgoOf(student, lesson);
-    const dayBefore = (days: number): string =>
-      new Date(today.getTime() - days * DAY_MS).toISOString().slice(0, 10);
-    const heldOn = dayBefore(daysAgo);
+    const heldOn = dayBefore(today, daysAgo);
     const held = openLesson(student, lesson, dice);
     // Today's lessons are still to be held.
     const made = daysAgo === 0 ? [] : plannedChecks(held).map((plan) => simulateCheck(held, plan));
@@ -143,7 +142,7 @@ async function loadStudent(
       // Nobody agreed on a winter without lessons; after the last one a day stands for those who come regularly.
       nextOn:
         isLast && daysAgo > 0 && daysAgo <= DAYS_BETWEEN_LESSONS
-          ? dayBefore(daysAgo - DAYS_BETWEEN_LESSONS)
+          ? dayBefore(today, daysAgo - DAYS_BETWEEN_LESSONS)
           : null,
       notes: workedOn(made),
       placeId: places[heldAt(held).place],

@@ -1,6 +1,6 @@
-import { DAY_MS } from '@lotrecht/core';
 import { randomUUID } from 'node:crypto';
 import { type PracticeDoneInput, type PracticePlanInput } from '@lotrecht/records';
+import { dayBefore } from './days.ts';
 
 /** Sessions by how many days ago they were planned, and what became of them: oddness where they were done. */
 const SESSIONS: readonly (readonly [daysAgo: number, oddness: number | null])[] = [
@@ -24,8 +24,7 @@ export function planOf(
   }: { readonly studentId: string; readonly lessonId: string; readonly planId: string },
   today: Date,
 ): { readonly plan: PracticePlanInput; readonly done: readonly PracticeDoneInput[] } {
-  const dayOf = (daysAgo: number): string =>
-    new Date(today.getTime() - daysAgo * DAY_MS).toISOString().slice(0, 10);
+  const dayOf = (daysAgo: number): string => dayBefore(today, daysAgo);
   const sessions = SESSIONS.map(([daysAgo, oddness]) => ({ id: randomUUID(), on: dayOf(daysAgo), oddness }));
   return {
     plan: {

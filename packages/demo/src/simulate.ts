@@ -1,4 +1,3 @@
-import { sideSign } from '@lotrecht/core';
 import {
   composeCheck,
   SHIPPED_METHODS,
@@ -170,7 +169,7 @@ export function simulateCheck(lesson: DemoLesson, { club: group, coached, rep }:
     }),
   });
   if (document === undefined) throw new Error('a simulated check is always complete');
-  const side = sideSign(student.handedness);
+  const side = student.handedness === 'right' ? 1 : -1;
   const felt = student.feltDeg ?? 0;
   return {
     document,

@@ -1,8 +1,8 @@
-import { DAY_MS } from '@lotrecht/core';
 import { randomUUID } from 'node:crypto';
 import { ALL_PARALLEL, routineOfMethod } from '@lotrecht/judging';
 import { type PracticeDoneInput, type RoutineInput } from '@lotrecht/records';
 import { type Dice } from '@lotrecht/simulation';
+import { dayBefore } from './days.ts';
 
 /** How a student walks in: the order holds until it counts, or every look lifts the head. */
 export type DemoWalkIns = 'breaks-under-test' | 'looks-lifted';
@@ -108,6 +108,7 @@ const TRAINED: readonly (readonly [daysAgo: number, oddness: number])[] = [
   [8, 6],
   [3, 4],
 ];
+
 /** What was trained between the last lesson and today: by who lifts the head, looking alone. */
 export function practisedBefore(
   kind: DemoWalkIns | null,
@@ -116,7 +117,7 @@ export function practisedBefore(
 ): readonly PracticeDoneInput[] {
   if (kind !== 'looks-lifted') return [];
   return TRAINED.map(([daysAgo, oddness]) => {
-    const doneOn = new Date(today.getTime() - daysAgo * DAY_MS).toISOString().slice(0, 10);
+    const doneOn = dayBefore(today, daysAgo);
     return {
       revision: 0,
       studentId,

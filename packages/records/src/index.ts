@@ -65,36 +65,37 @@ export { seenJson, seenText } from './refusal/well-formed.ts';
 export {
   type AcademyEventView,
   type AuditEntryView,
+  type InstructorView,
+  type InvitationView,
+  type LinkView,
+  type PostView,
+  type SyncChange,
+  type SyncView,
+  type SessionEntryView,
+  type SessionView,
+  type InstallationView,
+} from './api/academy-views.ts';
+export {
   type CheckVersionsView,
   type CheckReason,
   type CheckVersionView,
   type CheckView,
-  type EyeView,
-  type Kept,
-  type InstructorView,
-  type InvitationView,
-  type LessonView,
-  type LinkView,
-  type LastColdView,
-  type LineFlag,
   type MeasuredCheckView,
   type MeasuredLineView,
-  type MethodView,
-  type PlaceView,
-  type PostView,
-  type SyncChange,
-  type SyncView,
   type SavedCheckView,
-  type SessionEntryView,
-  type SessionView,
-  type InstallationView,
+} from './api/check-views.ts';
+export {
+  type LessonView,
+  type LastColdView,
+  type LineFlag,
   type StudentListView,
   type StudentCardView,
   type StudentHistoryView,
   type StudentView,
   type TeeSheetEntry,
   type TodayView,
-} from './api/views.ts';
+} from './api/lesson-views.ts';
+export { type EyeView, type Kept, type MethodView, type PlaceView } from './api/record-views.ts';
 export { type ClubGroup } from './api/club-group.ts';
 export {
   type BallView,

@@ -29,6 +29,8 @@ import { requireSameOrigin } from './http/same-origin.ts';
 import { securityHeaders } from './http/security-headers.ts';
 import { serveWebApp } from './http/web-app.ts';
 import { identityRoutes } from './identity/identity-routes.ts';
+import { invitationRoutes } from './identity/invitation-routes.ts';
+import { postRoutes } from './post/post-routes.ts';
 import { passwordRoutes } from './identity/password-routes.ts';
 import { requireActor } from './http/require-actor.ts';
 import { recogniseSession } from './identity/session-cookie.ts';
@@ -108,6 +110,8 @@ export function allRoutes({
     ...healthRoutes(db, migrated),
     ...identityRoutes({ db, setupCode, limits }),
     ...passwordRoutes({ db, origins, limits, later }),
+    ...invitationRoutes(db, origins),
+    ...postRoutes(db),
     ...auditRoutes(db),
     ...syncRoutes(db),
     ...studentRoutes(db, recomputeForHand),

@@ -7,7 +7,8 @@ import {
   type UsualMissInput,
 } from '../generated/types.ts';
 import { type ClubGroup } from './club-group.ts';
-import { type Kept, type LessonView, type PlaceView, type StudentView } from './views.ts';
+import { type LessonView, type StudentView } from './lesson-views.ts';
+import { type Kept, type PlaceView } from './record-views.ts';
 
 /** What a check is judged by: a shipped method by its name, or the parts of any other, spelled out. */
 export type Judgement = Pick<CheckDocument, 'method' | 'tolerancesDeg' | 'goalsDeg' | 'order' | 'footLine'>;

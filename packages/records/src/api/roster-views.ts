@@ -1,6 +1,6 @@
 import { type LineName, type Verdict } from '@lotrecht/core';
 import { type ClubGroup } from './club-group.ts';
-import { type LineFlag } from './views.ts';
+import { type LineFlag } from './lesson-views.ts';
 
 /** How a roster is ordered: who is due first, who was seen last first, who has relapsed first, by name. */
 export type RosterSort = 'due' | 'last' | 'relapsed' | 'name';

@@ -25,30 +25,31 @@ import {
 import {
   type AcademyEventView,
   type AuditEntryView,
-  type CheckVersionsView,
-  type CheckView,
-  type EyeView,
   type InstallationView,
   type InstructorView,
   type InvitationView,
-  type Kept,
-  type LessonView,
   type LinkView,
-  type MeasuredCheckView,
-  type MeasuredLineView,
-  type MethodView,
-  type PlaceView,
   type PostView,
-  type SavedCheckView,
   type SessionEntryView,
   type SessionView,
+  type SyncView,
+} from './academy-views.ts';
+import {
+  type CheckVersionsView,
+  type CheckView,
+  type MeasuredCheckView,
+  type MeasuredLineView,
+  type SavedCheckView,
+} from './check-views.ts';
+import {
+  type LessonView,
   type StudentCardView,
   type StudentHistoryView,
   type StudentListView,
   type StudentView,
-  type SyncView,
   type TodayView,
-} from './views.ts';
+} from './lesson-views.ts';
+import { type EyeView, type Kept, type MethodView, type PlaceView } from './record-views.ts';
 
 /** Answered with a file, or with lines as they come: no answer of JSON. */
 export interface FileAnswer {

@@ -1,5 +1,5 @@
 import { type StudentInput } from '../generated/types.ts';
-import { type StudentView } from './views.ts';
+import { type StudentView } from './lesson-views.ts';
 
 /**
  * What is sent to change something about a student: all that is known of them, so that a page which knows a part erases

@@ -11,17 +11,13 @@ export function auditRoutes(db: Database): readonly Route[] {
       name: 'GET /api/audit',
       access: 'head',
       audit: { nothing: 'the notes themselves' },
-      handle: async (ctx) => {
-        return listAccesses(db, requireActor(ctx).academyId);
-      },
+      handle: async (ctx) => listAccesses(db, requireActor(ctx).academyId),
     },
     {
       name: 'GET /api/academy/events',
       access: 'head',
       audit: { nothing: 'no student is in it' },
-      handle: async (ctx) => {
-        return listEvents(db, requireActor(ctx).academyId);
-      },
+      handle: async (ctx) => listEvents(db, requireActor(ctx).academyId),
     },
   ];
 }

@@ -42,9 +42,7 @@ export function consentRoutes(db: Database): readonly Route[] {
       name: 'GET /api/consents/proposed',
       access: 'head',
       audit: { nothing: 'what waits for this head to look at the student' },
-      handle: async (ctx) => {
-        return listProposedConsents(db, requireActor(ctx));
-      },
+      handle: async (ctx) => listProposedConsents(db, requireActor(ctx)),
     },
     {
       name: 'POST /api/consents/:id/confirm',

@@ -27,9 +27,7 @@ export function erasureRoutes(dependencies: ErasureDependencies): readonly Route
       name: 'GET /api/academy/retention',
       access: 'head',
       audit: { nothing: 'whose time is over, for the head to decide' },
-      handle: async (ctx) => {
-        return findRetention(db, requireActor(ctx), today());
-      },
+      handle: async (ctx) => findRetention(db, requireActor(ctx), today()),
     },
     {
       name: 'PUT /api/academy/retention',

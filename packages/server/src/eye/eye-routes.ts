@@ -11,9 +11,7 @@ export function eyeRoutes(db: Database): readonly Route[] {
       name: 'GET /api/eye',
       access: 'signed-in',
       audit: { nothing: 'no student is in it' },
-      handle: async (ctx) => {
-        return eyeView(await listGuesses(db, requireActor(ctx)));
-      },
+      handle: async (ctx) => eyeView(await listGuesses(db, requireActor(ctx))),
     },
   ];
 }

@@ -196,9 +196,7 @@ export function identityRoutes({ db, setupCode, limits }: IdentityDependencies):
       name: 'GET /api/session',
       access: 'locked-too',
       audit: { nothing: 'no student is in it' },
-      handle: async (ctx) => {
-        return describeActor(db, requireActor(ctx), ctx.state.locked === true);
-      },
+      handle: async (ctx) => describeActor(db, requireActor(ctx), ctx.state.locked === true),
     },
     {
       name: 'DELETE /api/session',
@@ -225,9 +223,7 @@ export function identityRoutes({ db, setupCode, limits }: IdentityDependencies):
       name: 'GET /api/sessions',
       access: 'signed-in',
       audit: { nothing: 'no student is in it' },
-      handle: async (ctx) => {
-        return listSessions(db, requireActor(ctx), requireTokenHash(ctx));
-      },
+      handle: async (ctx) => listSessions(db, requireActor(ctx), requireTokenHash(ctx)),
     },
     {
       name: 'DELETE /api/sessions',

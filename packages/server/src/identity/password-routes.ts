@@ -1,40 +1,33 @@
-import { type Answers } from '@lotrecht/records';
 import {
-  validateInvitation,
+  type Answers,
   validateLinkUse,
   validatePasswordChange,
   validatePasswordForgotten,
 } from '@lotrecht/records';
-import { recordEvent } from '../audit/academy-log.ts';
 import { type Database, type Queries } from '../database/database.ts';
 import { isDuplicate } from '../database/trouble.ts';
 import { type Actor, actorOf } from '../access/actor.ts';
 import { type AppContext } from '../http/context.ts';
 import { bodyOf } from '../http/json-body.ts';
-import { idParam } from '../http/params.ts';
 import { notFound, Problem } from '../problems/problem.ts';
 import { type Later } from '../http/later.ts';
 import { type PublicOrigins } from '../http/public-origin.ts';
 import { type Route } from '../http/route.ts';
 import { noteSecurity, typedAccount } from '../http/security-log.ts';
 import { tryCount } from '../http/try-count.ts';
-import { listPost, putLetter } from '../post/post-box-repository.ts';
+import { putLetter } from '../post/post-box-repository.ts';
 import {
-  findAddress,
   findByEmail,
   findPasswordHash,
   findPerson,
   giveAddress,
   insertInstructor,
-  listInstructors,
   setPasswordHash,
 } from './instructor-repository.ts';
 import {
-  closeInvitation,
   closeLinksTo,
   findOpenLink,
   insertLink,
-  listInvitations,
   type OpenLink,
   useLink,
 } from './one-time-link-repository.ts';
@@ -46,12 +39,11 @@ import { setSessionCookie } from './session-cookie.ts';
 import { closeAllSessions, openSession } from './session-repository.ts';
 import { type SignInLimits } from './sign-in-limits.ts';
 
-const INVITATION_HOURS = 7 * 24;
 const RESET_HOURS = 1;
 /** For whoever did not change it themselves: letters are not read within the hour. */
 const WAY_BACK_HOURS = 24;
 
-/** What passwords, invitations and links need. */
+/** What passwords and links need. */
 export interface PasswordDependencies {
   readonly db: Database;
   readonly origins: PublicOrigins;
@@ -63,7 +55,7 @@ export interface PasswordDependencies {
 const RESETS_AN_HOUR = 5;
 const HOUR_S = 3_600;
 
-/** Passwords, invitations of instructors, and the one-time links that both go out by. */
+/** Passwords, and what one-time links open: a password that was forgotten, and an invitation. */
 export function passwordRoutes({ db, origins, limits, later }: PasswordDependencies): readonly Route[] {
   const resets = tryCount(db, { kind: 'reset-letter', most: RESETS_AN_HOUR, windowS: HOUR_S });
   const linkOf = (id: string) =>
@@ -167,35 +159,6 @@ export function passwordRoutes({ db, origins, limits, later }: PasswordDependenc
     }
   };
 
-  const invite = async (ctx: AppContext): Promise<Answers['POST /api/invitations']> => {
-    const { academyId, instructorId: invitedBy } = requireActor(ctx);
-    const { name, email, role, instructorId = null } = bodyOf(ctx, validateInvitation);
-    if (instructorId !== null) await requireNoAddress(db, { academyId, instructorId });
-    const link = {
-      academyId,
-      kind: 'invitation',
-      instructorId,
-      invitedBy,
-      email,
-      name,
-      role,
-      hours: INVITATION_HOURS,
-    } as const;
-    const actor = requireActor(ctx);
-    await db.inTransaction(async (tx) => {
-      await recordEvent(tx, actor, { action: 'invited', detail: name });
-      await putLetter(tx, {
-        academyId,
-        recipient: email,
-        subject: 'You are invited to teach with Lotrecht',
-        link: linkOf(await insertLink(tx, link)),
-        body: (address) => `${name},\n\nchoose your password within a week:\n${address}\n`,
-      });
-    });
-    ctx.status = 202;
-    return {};
-  };
-
   const openLink = async (ctx: AppContext): Promise<OpenLink & { token: string }> => {
     const token = ctx.params['token'] ?? '';
     const link = await findOpenLink(db, token);
@@ -240,29 +203,6 @@ export function passwordRoutes({ db, origins, limits, later }: PasswordDependenc
       audit: { nothing: 'in the security log' },
       handle: forgotten,
     },
-    { name: 'POST /api/invitations', access: 'head', audit: { event: true }, handle: invite },
-    {
-      name: 'GET /api/invitations',
-      access: 'head',
-      audit: { nothing: 'no student is in it' },
-      handle: async (ctx) => {
-        return listInvitations(db, requireActor(ctx).academyId);
-      },
-    },
-    {
-      name: 'DELETE /api/invitations/:id',
-      access: 'head',
-      audit: { event: true },
-      handle: async (ctx) => {
-        const [actor, id] = [requireActor(ctx), idParam(ctx)];
-        await db.inTransaction(async (tx) => {
-          const closed = await closeInvitation(tx, actor.academyId, id);
-          if (closed === undefined) throw notFound();
-          await recordEvent(tx, actor, { action: 'invitation-closed', detail: closed.name });
-        });
-        return null;
-      },
-    },
     {
       name: 'GET /api/links/:token',
       access: 'public',
@@ -278,22 +218,6 @@ export function passwordRoutes({ db, origins, limits, later }: PasswordDependenc
       audit: { nothing: 'in the security log' },
       handle: applyLink,
     },
-    {
-      name: 'GET /api/instructors',
-      access: 'head',
-      audit: { nothing: 'no student is in it' },
-      handle: async (ctx) => {
-        return listInstructors(db, requireActor(ctx).academyId);
-      },
-    },
-    {
-      name: 'GET /api/post',
-      access: 'head',
-      audit: { nothing: 'letters without what they open' },
-      handle: async (ctx) => {
-        return listPost(db, requireActor(ctx).academyId);
-      },
-    },
   ];
 }
 
@@ -306,21 +230,6 @@ async function replacePassword(
   await setPasswordHash(tx, whose, passwordHash);
   await closeAllSessions(tx, whose);
   await closeLinksTo(tx, whose);
-}
-
-/** Who came in by a file has no address of their own yet, and is invited to one; nobody else's is changed. */
-async function requireNoAddress(
-  db: Queries,
-  { academyId, instructorId }: { readonly academyId: string; readonly instructorId: string },
-): Promise<void> {
-  const email = await findAddress(db, academyId, instructorId);
-  if (email === undefined) throw notFound();
-  if (isStandInAddress(email)) return;
-  throw new Problem({
-    status: 409,
-    code: 'has-address',
-    title: 'This instructor has an address already. Let them in again, or invite somebody new.',
-  });
 }
 
 async function unlessTaken<T>(work: () => Promise<T>): Promise<T> {

@@ -19,7 +19,7 @@ import { ID, idParam } from '../http/params.ts';
 import { notFound, Problem } from '../problems/problem.ts';
 import { matching, oneOf, pageEnd } from '../http/query.ts';
 import { type Route } from '../http/route.ts';
-import { findPerson, setSuspended } from '../identity/instructor-repository.ts';
+import { findPerson, listInstructors, setSuspended } from '../identity/instructor-repository.ts';
 import { closeAllSessions } from '../identity/session-repository.ts';
 import { requireActor } from '../http/require-actor.ts';
 import { refreshBeforeLooking } from './refresh-standings.ts';
@@ -88,9 +88,13 @@ export function rosterRoutes(db: Database): readonly Route[] {
       name: 'GET /api/roster/cohort',
       access: 'head',
       audit: { nothing: 'counts, and nobody by name' },
-      handle: async (ctx) => {
-        return countedCohort(db, requireActor(ctx), cohortChoiceOf(ctx));
-      },
+      handle: async (ctx) => countedCohort(db, requireActor(ctx), cohortChoiceOf(ctx)),
+    },
+    {
+      name: 'GET /api/instructors',
+      access: 'head',
+      audit: { nothing: 'no student is in it' },
+      handle: async (ctx) => listInstructors(db, requireActor(ctx).academyId),
     },
     {
       name: 'PUT /api/students/:id/instructor',

@@ -26,9 +26,7 @@ export function settingsRoutes(db: Database): readonly Route[] {
       name: 'GET /api/settings',
       access: 'signed-in',
       audit: { nothing: 'no student is in it' },
-      handle: async (ctx) => {
-        return findSettings(db, requireActor(ctx));
-      },
+      handle: async (ctx) => findSettings(db, requireActor(ctx)),
     },
     {
       name: 'PUT /api/settings',

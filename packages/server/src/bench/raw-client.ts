@@ -15,32 +15,37 @@ export class RawClient {
   private failed: ((error: Error) => void) | undefined;
 
   private constructor(
-    private readonly socket: Socket,
-    private readonly host: string,
+    private socket: Socket,
+    private readonly base: URL,
   ) {
-    socket.setNoDelay(true);
-    socket.on('data', (chunk) => this.take(chunk));
-    socket.on('error', (error) => this.failed?.(error));
-    // A server lets a connection go that was not used for some seconds: open it when it is wanted.
-    socket.on('close', () => this.failed?.(new Error('the connection was closed')));
+    this.listen();
   }
 
-  static open(base: string): Promise<RawClient> {
-    const { host, hostname, port } = new URL(base);
-    return new Promise((resolve, reject) => {
-      const socket = connect(Number(port), hostname, () => resolve(new RawClient(socket, host)));
-      socket.once('error', reject);
-    });
+  static async open(base: string): Promise<RawClient> {
+    const at = new URL(base);
+    return new RawClient(await connected(at), at);
   }
 
   /** @returns the answer's status, once the whole of it has arrived */
-  ask(head: string, body = ''): Promise<number> {
+  async ask(head: string, body = ''): Promise<number> {
+    // A server lets a connection go that was not used for some seconds: who wrote into it would wait for ever.
+    if (this.socket.destroyed || this.socket.readableEnded) {
+      this.socket = await connected(this.base);
+      this.listen();
+    }
     return new Promise((resolve, reject) => {
       this.answered = resolve;
       this.failed = reject;
       const length = body === '' ? '' : `Content-Length: ${Buffer.byteLength(body)}\r\n`;
-      this.socket.write(`${head}Host: ${this.host}\r\n${length}\r\n${body}`);
+      this.socket.write(`${head}Host: ${this.base.host}\r\n${length}\r\n${body}`);
     });
+  }
+
+  private listen(): void {
+    this.socket.setNoDelay(true);
+    this.socket.on('data', (chunk) => this.take(chunk));
+    this.socket.on('error', (error) => this.failed?.(error));
+    this.socket.on('close', () => this.failed?.(new Error('the connection was closed')));
   }
 
   close(): void {
@@ -67,4 +72,11 @@ export class RawClient {
     this.wantedBytes = Number.POSITIVE_INFINITY;
     this.answered?.(status);
   }
+}
+
+function connected({ hostname, port }: URL): Promise<Socket> {
+  return new Promise((resolve, reject) => {
+    const socket = connect(Number(port), hostname, () => resolve(socket));
+    socket.once('error', reject);
+  });
 }

@@ -11,17 +11,9 @@ export {
 } from './geometry/words.ts';
 
 // Observations
-export {
-  type AngleObservation,
-  type AzimuthEstimate,
-  type EyeObservation,
-  type FaceRodObservation,
-  type GapsObservation,
-  type Observation,
-  type PointsAtObservation,
-  type ReadAzimuth,
-  type SquareObservation,
-} from './observation/observation.ts';
+export { type Observation, type ReadAzimuth } from './observation/observation.ts';
+export { type AzimuthEstimate, type ErrorSource, type Move } from './observation/way-of-reading.ts';
+export { type AtHand, HOLDING_TIMES, type HoldingTimes, LONE_HOLDING_TIMES } from './observation/at-hand.ts';
 export { readObservation } from './observation/read-observation.ts';
 
 // Uncertainty
@@ -131,7 +123,6 @@ export {
   type SetUpScene,
 } from './scene/set-up-scene.ts';
 export { type HalvedBy, type LineBudget, lineBudgets } from './setup/line-budget.ts';
-export { type ErrorSource } from './observation/sources.ts';
 export { advisedMove, type AdvisedMove, moveToGoal, type Whereabouts } from './setup/move.ts';
 export {
   type EarlierSetup,
@@ -140,7 +131,6 @@ export {
   type HeelsFromFlare,
   type LineFinding,
   type LineJudgement,
-  type Move,
   type Note,
   type NoteCode,
   type Setup,
@@ -184,15 +174,7 @@ export {
   type ReadSoFar,
 } from './planning/next-reading.ts';
 export { type PlannedVerdict, type Reach, reachOf } from './planning/reach.ts';
-export {
-  type AtHand,
-  bestWay,
-  HOLDING_TIMES,
-  type HoldingTimes,
-  LONE_HOLDING_TIMES,
-  type Way,
-  waysOf,
-} from './planning/ways.ts';
+export { bestWay, holdingTimeOf, type Way, waysOf } from './planning/ways.ts';
 export { type ClockedTimes, ENOUGH_CLOCKED, learnedTimes } from './planning/learned-times.ts';
 
 // Lines over lessons

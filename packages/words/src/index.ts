@@ -19,6 +19,7 @@ export {
   type TypedLength,
 } from './typed-length.ts';
 export { parseShoe } from './typed-shoe.ts';
+export { type FieldSaid, fieldSaid, holdInstruction, type ReadingSaid, wayTitle } from './way-words.ts';
 export * from './routine-words.ts';
 export {
   asideText,

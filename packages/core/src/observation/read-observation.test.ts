@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { RefusedInput } from '../refusal/refused-input.ts';
-import { type GapsObservation, type Observation } from './observation.ts';
+import { type Observation } from './observation.ts';
 import { readObservation } from './read-observation.ts';
+import { type GapsObservation } from './ways/gaps.ts';
 
 const DEG = Math.PI / 180;
 const toes: GapsObservation = { line: 'toes', by: 'gaps', leadGapM: 0.571, trailGapM: 0.602, baseM: 0.45 };

@@ -1,11 +1,7 @@
 import { type LineName } from '../geometry/line.ts';
-import { BARE_BASE_M, CONTACT_M, LIMITS, MOST_ALIKE, requireInside, ROD_BASE_M } from '../refusal/limits.ts';
-import { type Range, RANGES } from '../refusal/ranges.ts';
+import { MOST_ALIKE, requireInside } from '../refusal/limits.ts';
 import { RefusedInput } from '../refusal/refused-input.ts';
-import { type Observation } from './observation.ts';
-
-/** A field of a reading beside what it can measure there. */
-type Limited = readonly [field: string, value: number | undefined, limits: Range];
+import { type Observation, wayOf } from './observation.ts';
 
 /**
  * Refuses a reading that no person, tape and rod can produce; of fields that are left out nothing is asked.
@@ -15,7 +11,7 @@ type Limited = readonly [field: string, value: number | undefined, limits: Range
  * @example requireMeasurable({ line: 'toes', by: 'gaps', leadGapM: 0.6, trailGapM: 0.6, baseM: 0.45 }) // undefined
  */
 export function requireMeasurable(o: Observation): void {
-  for (const [field, read, limits] of limitedFields(o))
+  for (const [field, read, limits] of wayOf(o).limited(o))
     if (read !== undefined) requireInside(field, read, limits);
 }
 
@@ -41,8 +37,13 @@ export function linesReadAlike(observations: readonly Observation[]): ReadonlySe
 
 /** How often each reading has stood in its stand so far, itself included; every field is the same. */
 function alike(observations: readonly Observation[]): readonly number[] {
+  // Most lines are read once in a stand: only of those that were read twice is it asked what the readings say.
+  const read = new Map<string, number>();
+  const standOf = ({ line, hold = 1 }: Observation): string => `${line} ${hold}`;
+  for (const o of observations) read.set(standOf(o), (read.get(standOf(o)) ?? 0) + 1);
   const before = new Map<string, number>();
   return observations.map((o) => {
+    if (read.get(standOf(o)) === 1) return 1;
     const said = asText(o);
     const times = (before.get(said) ?? 0) + 1;
     before.set(said, times);
@@ -61,62 +62,4 @@ export function sameReadings(readings: readonly { readonly hold?: number }[]): s
 
 function asText({ hold = 1, ...fields }: { readonly hold?: number }): string {
   return JSON.stringify([hold, Object.entries(fields).toSorted(([a], [b]) => (a < b ? -1 : 1))]);
-}
-
-function limitedFields(o: Observation): readonly Limited[] {
-  switch (o.by) {
-    case 'gaps':
-      return [
-        ['leadGapM', o.leadGapM, LIMITS.gapM],
-        ['trailGapM', o.trailGapM, LIMITS.gapM],
-        ['baseM', o.baseM, (o.rod === true ? ROD_BASE_M : BARE_BASE_M)[o.line]],
-        ['seatingUncertaintyRad', o.seatingUncertaintyRad, LIMITS.seatingUncertaintyRad],
-        ...ends(o),
-      ];
-    case 'square':
-      return [
-        ['heelGapM', o.heelGapM, LIMITS.clubGapM],
-        ['toeGapM', o.toeGapM, LIMITS.clubGapM],
-        ['baseM', o.baseM, BARE_BASE_M.face],
-        ['squareUncertaintyRad', o.squareUncertaintyRad, LIMITS.seatingUncertaintyRad],
-        ...ends(o),
-      ];
-    case 'faceRod':
-      return [
-        ['faceGapM', o.faceGapM, LIMITS.clubGapM],
-        ['tipGapM', o.tipGapM, LIMITS.clubGapM],
-        ['lengthM', o.lengthM, ROD_BASE_M.face],
-        ['seatingUncertaintyRad', o.seatingUncertaintyRad, LIMITS.seatingUncertaintyRad],
-        ...ends(o),
-      ];
-    case 'pointsAt':
-      return [
-        ['distanceM', o.distanceM, LIMITS.distanceM],
-        ['gapM', o.gapM, LIMITS.gapM],
-        ['baseM', o.baseM, o.rod === true ? contact(o.line) : BARE_BASE_M[o.line]],
-        ['seatingUncertaintyRad', o.seatingUncertaintyRad, LIMITS.seatingUncertaintyRad],
-        ['plumbM', o.plumbM, LIMITS.plumbM],
-        ['endUncertaintyM', o.endUncertaintyM, LIMITS.endUncertaintyM],
-      ];
-    case 'angle':
-      return [['uncertaintyRad', o.uncertaintyRad, LIMITS.gaugeUncertaintyRad]];
-    case 'eye':
-      return [];
-  }
-}
-
-function contact(line: LineName): Range {
-  return line === 'face' ? RANGES.baseM : CONTACT_M[line];
-}
-
-function ends(o: {
-  readonly resolutionM?: number;
-  readonly plumbM?: number;
-  readonly endUncertaintyM?: number;
-}): readonly Limited[] {
-  return [
-    ['resolutionM', o.resolutionM, LIMITS.resolutionM],
-    ['plumbM', o.plumbM, LIMITS.plumbM],
-    ['endUncertaintyM', o.endUncertaintyM, LIMITS.endUncertaintyM],
-  ];
 }

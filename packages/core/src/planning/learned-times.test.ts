@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { learnedTimes } from './learned-times.ts';
-import { HOLDING_TIMES, LONE_HOLDING_TIMES } from './ways.ts';
+import { HOLDING_TIMES, LONE_HOLDING_TIMES } from '../observation/at-hand.ts';
 
 describe('times learned from the clock', () => {
   it('are the shipped ones until a way was clocked five times', () => {

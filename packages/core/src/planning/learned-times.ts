@@ -1,4 +1,4 @@
-import { type HoldingTimes } from './ways.ts';
+import { type HoldingTimes } from '../observation/at-hand.ts';
 
 /** From so many on, what was clocked says more than a guess. */
 export const ENOUGH_CLOCKED = 5;

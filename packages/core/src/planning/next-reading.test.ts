@@ -3,7 +3,7 @@ import { type LineName } from '../geometry/line.ts';
 import { type LineReading } from '../posterior/posterior.ts';
 import { SHIPPED_PRIOR } from '../posterior/prior.ts';
 import { FULL_DEPTH, LEAST_GAIN, nextReading, type ReadSoFar } from './next-reading.ts';
-import { type AtHand, HOLDING_TIMES } from './ways.ts';
+import { type AtHand, HOLDING_TIMES } from '../observation/at-hand.ts';
 
 const DEG = Math.PI / 180;
 const bare: AtHand = {

@@ -4,7 +4,8 @@ import { type Belief, extended, type Member } from '../posterior/belief.ts';
 import { DIMENSIONS } from '../posterior/fixed-points.ts';
 import { believed, LINE_ROW, type PosteriorGround, standRow } from '../posterior/posterior.ts';
 import { standLoading } from '../combining/combine-line.ts';
-import { type AtHand, type HoldingTimes, type Way, waysOf } from './ways.ts';
+import { type AtHand, type HoldingTimes } from '../observation/at-hand.ts';
+import { type Way, waysOf } from './ways.ts';
 
 /** Below this gain of the likeliest answer a further reading is not worth holding still for. */
 export const LEAST_GAIN = 0.01;
@@ -124,7 +125,7 @@ export function nextReading(state: ReadSoFar): NextReading {
     const rows = [
       LINE_NAMES.indexOf(way.line),
       known ? standRow(holds, hold) : (from[0]?.mean.length ?? 0) - 1,
-      ...(way.by === 'pointsAt' ? [] : [LINE_ROW]),
+      ...(way.fromTarget ? [] : [LINE_ROW]),
     ];
     const factors = [1, standLoading(way.line), 1];
     const expectedProbability = expectedAfter(from, { rows, factors }, { way, ground, points: depth.points });

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { conformity, DEFAULT_DECISION_LIMITS } from '../uncertainty/conformity.ts';
 import { reachOf } from './reach.ts';
-import { type AtHand, HOLDING_TIMES, waysOf } from './ways.ts';
+import { type AtHand, HOLDING_TIMES } from '../observation/at-hand.ts';
+import { waysOf } from './ways.ts';
 
 const DEG = Math.PI / 180;
 const bare: AtHand = {

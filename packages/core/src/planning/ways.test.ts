@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { LINE_NAMES, type LineName } from '../geometry/line.ts';
-import { type AtHand, bestWay, HOLDING_TIMES, type Way, waysOf } from './ways.ts';
+import { type AtHand, HOLDING_TIMES } from '../observation/at-hand.ts';
+import { bestWay, type Way, waysOf } from './ways.ts';
 
 const bare: AtHand = { tapeDivisionM: 0.005, plumbM: 0.003, gauge: false, eyeRad: 0.07 };
 const all: AtHand = { ...bare, rodM: 1.2, faceDivisionM: 0.001, faceRodM: 0.6, pointsAtM: 150, gauge: true };

@@ -1,5 +1,6 @@
 import { sideSign, type Handedness } from '../geometry/handedness.ts';
-import { type GapsObservation, type SquareObservation } from '../observation/observation.ts';
+import { type GapsObservation } from '../observation/ways/gaps.ts';
+import { type SquareObservation } from '../observation/ways/square.ts';
 
 /** A point of the ground frame, m: x right of the target line seen downrange, y downrange of the ball. */
 export interface GroundPoint {

@@ -1,6 +1,7 @@
 import { type Handedness } from '../geometry/handedness.ts';
 import { type LineName } from '../geometry/line.ts';
-import { type GapsObservation, type Observation } from '../observation/observation.ts';
+import { type Observation } from '../observation/observation.ts';
+import { type GapsObservation } from '../observation/ways/gaps.ts';
 import {
   type BodyLinePoints,
   bodyLinePoints,

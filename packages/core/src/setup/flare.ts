@@ -1,7 +1,7 @@
 import { FLARE_UNCERTAINTY_RAD } from '../defaults/shoe.ts';
 import { BASE_UNCERTAINTY_M } from '../defaults/tape.ts';
 import { withoutNegativeZero } from '../geometry/azimuth.ts';
-import { type GapsObservation } from '../observation/observation.ts';
+import { type GapsObservation } from '../observation/ways/gaps.ts';
 import { RANGES, requirePositive, requireWithin } from '../refusal/ranges.ts';
 import { RefusedInput } from '../refusal/refused-input.ts';
 import { endUncertainty } from '../uncertainty/end-uncertainty.ts';

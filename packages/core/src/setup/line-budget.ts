@@ -1,10 +1,10 @@
 import { SIGHTING_RAD } from '../defaults/target-line.ts';
-import { type Handedness } from '../geometry/handedness.ts';
 import { type LineName } from '../geometry/line.ts';
 import { type Observation } from '../observation/observation.ts';
-import { type ErrorSource, type Sources, sourcesOf } from '../observation/sources.ts';
+import { gapsAzimuth } from '../observation/ways/gaps.ts';
+import { type Sources, sourcesOf } from '../observation/sources.ts';
+import { type ErrorSource } from '../observation/way-of-reading.ts';
 import { seatingUncertainty } from '../uncertainty/seating.ts';
-import { azimuthOf } from '../observation/read-observation.ts';
 import { type ReadLine, readSetup } from './read-setup.ts';
 import { type Setup } from './setup.ts';
 
@@ -99,10 +99,7 @@ function aloneBySource({ observations, handedness }: Setup, { indices, combined 
 
 /** Variance of the line read once with the rod across; undefined where that is no other way. */
 function rodVarianceOf(
-  {
-    observations,
-    handedness,
-  }: { readonly observations: Setup['observations']; readonly handedness: Handedness },
+  { observations }: Pick<Setup, 'observations'>,
   { indices }: ReadLine,
   rodM: number | undefined,
 ): number | undefined {
@@ -111,16 +108,13 @@ function rodVarianceOf(
   if (rodM === undefined || only?.by !== 'gaps' || only.rod === true || rodM <= only.baseM) return undefined;
   const { endUncertaintyM: _end, ...reading } = only;
   const turned = (only.trailGapM - only.leadGapM) / only.baseM;
-  const across = azimuthOf(
-    {
-      ...reading,
-      rod: true,
-      baseM: rodM,
-      trailGapM: only.leadGapM + turned * rodM,
-      seatingUncertaintyRad: seatingUncertainty(only.line),
-    },
-    handedness,
-  );
+  const across = gapsAzimuth({
+    ...reading,
+    rod: true,
+    baseM: rodM,
+    trailGapM: only.leadGapM + turned * rodM,
+    seatingUncertaintyRad: seatingUncertainty(only.line),
+  });
   return across.standardUncertaintyRad ** 2;
 }
 

@@ -1,32 +1,18 @@
 import { LANDMARK_UNCERTAINTY } from '../defaults/landmark.ts';
 import { withoutNegativeZero } from '../geometry/azimuth.ts';
 import { kindOfLine, type LineName } from '../geometry/line.ts';
-import { type Observation } from '../observation/observation.ts';
-import { type Move } from './setup.ts';
+import { type Observation, wayOf } from '../observation/observation.ts';
+import { type Base, type Move } from '../observation/way-of-reading.ts';
 
 /**
  * The correction of a line to its goal φ0, in metres on the tape it was read with.
- *
- * Trail end: dL + w·tan φ0 − dT, or dL + b·sin φ0 − dT along the rod; toe of the club: gH − w·tan φ0 − gT.
  *
  * @param goalRad φ0, rad
  * @returns undefined for a way of reading that gives no distance
  * @example moveToGoal({ line: 'toes', by: 'gaps', leadGapM: 0.571, trailGapM: 0.602, baseM: 0.45 }, 0)?.distanceM // -0.031
  */
 export function moveToGoal(o: Observation, goalRad: number): Move | undefined {
-  switch (o.by) {
-    case 'gaps': {
-      const turned = o.baseM * (o.baseAlong === 'rod' ? Math.sin(goalRad) : Math.tan(goalRad));
-      return { end: 'trail', distanceM: withoutNegativeZero(o.leadGapM + turned - o.trailGapM) };
-    }
-    case 'square':
-      return {
-        end: 'toe',
-        distanceM: withoutNegativeZero(o.heelGapM - o.baseM * Math.tan(goalRad) - o.toeGapM),
-      };
-    default:
-      return undefined;
-  }
+  return wayOf(o).moveTo?.(o, goalRad);
 }
 
 /** Where a line is thought to be. */
@@ -66,15 +52,10 @@ export function advisedMove(
   };
 }
 
-function lastBase(
-  line: LineName,
-  observations: readonly Observation[],
-): { readonly baseM: number; readonly alongRod: boolean } {
+function lastBase(line: LineName, observations: readonly Observation[]): Base {
   for (const o of observations.toReversed()) {
-    if (o.line !== line) continue;
-    if (o.by === 'gaps') return { baseM: o.baseM, alongRod: o.baseAlong === 'rod' };
-    if (o.by === 'square') return { baseM: o.baseM, alongRod: false };
-    if (o.by === 'pointsAt' && o.baseM !== undefined) return { baseM: o.baseM, alongRod: false };
+    const base = o.line === line ? wayOf(o).base?.(o) : undefined;
+    if (base !== undefined) return base;
   }
   return { baseM: LANDMARK_UNCERTAINTY[line].widthM, alongRod: false };
 }

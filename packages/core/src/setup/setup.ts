@@ -2,6 +2,7 @@ import { type Handedness } from '../geometry/handedness.ts';
 import { type LineName } from '../geometry/line.ts';
 import { type PointingSide, type TurnWord } from '../geometry/words.ts';
 import { type Observation } from '../observation/observation.ts';
+import { type Move } from '../observation/way-of-reading.ts';
 import { type Posterior } from '../posterior/posterior.ts';
 import { type PriorComponent } from '../posterior/prior.ts';
 import { type TargetLine } from '../station/target-line.ts';
@@ -60,14 +61,6 @@ export interface EarlierSetup {
   /** Read from this check's own string or rod, whose error it shares. Default false. */
   readonly sameLine?: boolean;
   readonly observations: readonly Observation[];
-}
-
-/** The correction of a line that was read once with a tape, made with the same tape. */
-export interface Move {
-  /** `trail` end of a body line, or `toe` of the club. */
-  readonly end: 'trail' | 'toe';
-  /** m; trail: negative is toward the line; toe: positive is downrange. */
-  readonly distanceM: number;
 }
 
 /** What would turn "can't tell" into a verdict at the present φ. */

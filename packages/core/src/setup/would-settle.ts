@@ -1,5 +1,5 @@
 import { BASE_UNCERTAINTY_M } from '../defaults/tape.ts';
-import { alongRod, alongTargetLine } from '../observation/gaps.ts';
+import { alongRod, alongTargetLine } from '../observation/ways/gaps.ts';
 import { type Observation } from '../observation/observation.ts';
 import { conformity, type DecisionLimits, type Tolerance, verdictOf } from '../uncertainty/conformity.ts';
 import { type Parted, varianceOf } from '../uncertainty/covariance.ts';

@@ -1,4 +1,4 @@
-import { type AzimuthEstimate } from '../observation/observation.ts';
+import { type AzimuthEstimate } from '../observation/way-of-reading.ts';
 import { conformity, DEFAULT_DECISION_LIMITS, type Verdict, verdictOf } from '../uncertainty/conformity.ts';
 
 /** What is said of an aid that was laid: how probable it is that it is true within a limit. */

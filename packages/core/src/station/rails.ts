@@ -1,7 +1,7 @@
 import { BASE_UNCERTAINTY_M, TAPE_DIVISION_M } from '../defaults/tape.ts';
 import { withoutNegativeZero } from '../geometry/azimuth.ts';
-import { alongTargetLine } from '../observation/gaps.ts';
-import { type AzimuthEstimate } from '../observation/observation.ts';
+import { alongTargetLine } from '../observation/ways/gaps.ts';
+import { type AzimuthEstimate } from '../observation/way-of-reading.ts';
 import { RANGES, requirePositive, requireWithin } from '../refusal/ranges.ts';
 
 /** Two rods laid as rails, or a string beside a rod: the gap between them at both ends, m. */

@@ -36,7 +36,7 @@ export interface TypedReading {
   /** Its base was not read: it stands as it was the last time. Default false. */
   readonly takenOver?: boolean;
   /** What a stored reading was made with, instead of today's tools. */
-  readonly madeWith?: Readonly<Record<string, number | string>>;
+  readonly madeWith?: MadeWith;
 }
 
 /** What a reading is made with. */
@@ -107,46 +107,34 @@ function endOf(
   return { endUncertaintyMm: Number(wholeMm.toFixed(3)) };
 }
 
+type MadeWith = Readonly<Record<string, number | string>>;
+
 /** Everything about a reading that is not typed, as today's tools make it. */
-function madeWithToday(
-  reading: TypedReading,
-  tools: ReadingTools,
-): Readonly<Record<string, number | string>> {
-  const tape = tools.tapeDivisionMm ?? TAPE_DIVISION_MM;
-  switch (reading.by) {
-    case 'gaps': {
-      const sway = tools.windy === true ? SWAY_MM.windy : SWAY_MM.calm;
-      return {
-        // A rod's length is known and lies along the rod; marks on the ground are read along the string.
-        ...(reading.rod === true && { baseAlong: 'rod' }),
-        ...endOf(reading, tools, {
-          resolutionMm: tape,
-          plumbMm: ON_THE_GROUND.includes(reading.line) ? 0 : sway,
-        }),
-        // The ends of a rod stay where they are; feet come down otherwise each time.
-        baseUncertaintyMm:
-          reading.takenOver === true && reading.rod !== true ? TAKEN_OVER_BASE_MM : BASE_UNCERTAINTY_MM,
-      };
-    }
-    case 'square':
-      return {
-        ...endOf(reading, tools, { resolutionMm: tools.ruleDivisionMm ?? RULE_DIVISION_MM }),
-        baseUncertaintyMm: SQUARE_BASE_UNCERTAINTY_MM,
-      };
-    case 'faceRod':
-      return {
-        resolutionMm: tape,
-        lengthUncertaintyMm: BASE_UNCERTAINTY_MM,
-        seatingUncertaintyDeg: SEATING_DEG,
-      };
-    case 'pointsAt':
-      return { lateralUncertaintyM: LATERAL_UNCERTAINTY_M };
-    case 'angle':
-      return { uncertaintyDeg: GAUGE_DEG };
-    case 'eye':
-      return { uncertaintyDeg: tools.eyeDeg ?? EYE_DEG };
-  }
-}
+const MADE_TODAY: Readonly<Record<WayOfReading, (reading: TypedReading, tools: ReadingTools) => MadeWith>> = {
+  gaps: (reading, tools) => ({
+    // A rod's length is known and lies along the rod; marks on the ground are read along the string.
+    ...(reading.rod === true && { baseAlong: 'rod' }),
+    ...endOf(reading, tools, {
+      resolutionMm: tools.tapeDivisionMm ?? TAPE_DIVISION_MM,
+      plumbMm: ON_THE_GROUND.includes(reading.line) ? 0 : SWAY_MM[tools.windy === true ? 'windy' : 'calm'],
+    }),
+    // The ends of a rod stay where they are; feet come down otherwise each time.
+    baseUncertaintyMm:
+      reading.takenOver === true && reading.rod !== true ? TAKEN_OVER_BASE_MM : BASE_UNCERTAINTY_MM,
+  }),
+  square: (reading, tools) => ({
+    ...endOf(reading, tools, { resolutionMm: tools.ruleDivisionMm ?? RULE_DIVISION_MM }),
+    baseUncertaintyMm: SQUARE_BASE_UNCERTAINTY_MM,
+  }),
+  faceRod: (_reading, { tapeDivisionMm = TAPE_DIVISION_MM }) => ({
+    resolutionMm: tapeDivisionMm,
+    lengthUncertaintyMm: BASE_UNCERTAINTY_MM,
+    seatingUncertaintyDeg: SEATING_DEG,
+  }),
+  pointsAt: () => ({ lateralUncertaintyM: LATERAL_UNCERTAINTY_M }),
+  angle: () => ({ uncertaintyDeg: GAUGE_DEG }),
+  eye: (_reading, { eyeDeg = EYE_DEG }) => ({ uncertaintyDeg: eyeDeg }),
+};
 
 /**
  * A reading of a check document with everything it was made with written out.
@@ -165,7 +153,7 @@ export function composeObservation(
     by,
     ...(rod === true && { rod }),
     ...(hold !== undefined && hold !== 1 && { hold }),
-    ...(madeWith ?? madeWithToday(reading, tools)),
+    ...(madeWith ?? MADE_TODAY[by](reading, tools)),
     ...values,
   } as ObservationEntry;
 }

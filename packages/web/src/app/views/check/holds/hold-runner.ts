@@ -1,10 +1,11 @@
 import { computed, DestroyRef, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { timesOf } from '@lotrecht/judging';
+import { holdingTimeOf } from '@lotrecht/core';
 import { CheckContent } from '../check-content.ts';
 import { entryTitle } from '../readings/entry.ts';
 import { ClockedTimesStore } from '../../../lesson/clocked-times.store.ts';
 import { keepUsual, readUsual, type UsualReadings } from '../../../lesson/usual-readings.ts';
-import { holdsOf, holdingS, timeOf } from './plan.ts';
+import { holdsOf, holdingS } from './plan.ts';
 import { Prompts } from './prompts.ts';
 import { type Entry } from '../readings/entry.ts';
 import { cardsOf, clockAt, type Run } from './run.ts';
@@ -119,7 +120,7 @@ export class HoldRunner {
   private clockCard(done: Entry): void {
     const now = Date.now();
     if (this.cardSinceMs !== null) {
-      this.clocked.note(timeOf(done), (now - this.cardSinceMs) / 1000, this.alone());
+      this.clocked.note(holdingTimeOf(done), (now - this.cardSinceMs) / 1000, this.alone());
     }
     this.cardSinceMs = now;
   }

@@ -1,16 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { holdInstruction } from '@lotrecht/words';
 import { CheckContent } from '../check-content.ts';
-import { ByEye } from '../readings/by-eye.ts';
 import { entryTitle } from '../readings/entry.ts';
-import { PointsAt } from '../readings/points-at.ts';
+import { isTapped, TappedReading } from '../readings/tapped-reading.ts';
 import { HoldRunner } from './hold-runner.ts';
-import { holdInstruction } from './hold-words.ts';
 import { holdingS } from './plan.ts';
 
 /** While the student stands: one large card at a time, a clock, and nothing to type. */
 @Component({
   selector: 'lo-hold-stage',
-  imports: [ByEye, PointsAt],
+  imports: [TappedReading],
   templateUrl: './hold-stage.html',
   styleUrl: './hold-stage.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -35,7 +34,8 @@ export class HoldStage {
     if (up === undefined) return null;
     return {
       ...up,
-      instruction: holdInstruction(up.entry),
+      instruction: holdInstruction(up.entry, up.entry.look),
+      tapped: isTapped(up.entry),
       left:
         this.content.run().pace === 'taps'
           ? 100

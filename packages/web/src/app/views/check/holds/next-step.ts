@@ -1,11 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { type AdviceGround } from '@lotrecht/judging';
 import { type Candidate, HOLDING_TIMES } from '@lotrecht/core';
+import { wayTitle } from '@lotrecht/words';
 import { firstOf, percentText } from '../../../words/words.ts';
 import { SettingsStore } from '../../../settings/settings.store.ts';
 import { CheckContent } from '../check-content.ts';
 import { HoldRunner } from './hold-runner.ts';
-import { wayTitle } from '../readings/entry.ts';
 import { newestThought } from '../finding/beside-the-page.ts';
 
 /** Holds that are asked of a student at most. */

@@ -1,8 +1,15 @@
-import { type JudgedBy, planToRuleOut, rodAcrossMm, timesOf, type Tools } from '@lotrecht/judging';
+import {
+  FIELDS_OF_WAY,
+  type JudgedBy,
+  planToRuleOut,
+  rodAcrossMm,
+  timesOf,
+  type Tools,
+} from '@lotrecht/judging';
 import { type LineKey } from '../../../words/words.ts';
 import { allInOrder, linesOfPlan, spreadOverHolds } from './plan.ts';
 import { type LastTime } from '../readings/last-time.ts';
-import { firstWay } from '../readings/ways.ts';
+import { firstWay } from '../readings/first-way.ts';
 import { type Run } from './run.ts';
 import { type Entry, freeId, lengthText, type LengthUnit, parseEntry } from '../readings/entry.ts';
 import {
@@ -186,21 +193,14 @@ export class PlanEdits {
     const name = baseName(entry, entry.line);
     const kept = this.ground.lastTime().basesMm[name] ?? readUsual().basesMm[name];
     const text = (mm: number | undefined): string => (mm === undefined ? '' : lengthText(mm, unit));
-    switch (entry.by) {
-      case 'gaps': {
-        return { baseMm: text(kept ?? (entry.rod ? rodAcrossMm(this.ground.tools()) : undefined)) };
-      }
-      case 'square':
-        return { baseMm: text(kept) };
-      case 'faceRod':
-        return { lengthMm: text(kept ?? this.ground.tools().faceRodMm) };
-      case 'pointsAt': {
-        const { distanceM } = this.ground.target();
-        return { distanceM: distanceM === undefined ? '' : String(distanceM) };
-      }
-      default:
-        return {};
-    }
+    const { distanceM } = this.ground.target();
+    const known: Readonly<Record<string, string>> = {
+      baseMm: text(kept ?? (entry.rod ? rodAcrossMm(this.ground.tools()) : undefined)),
+      lengthMm: text(kept ?? this.ground.tools().faceRodMm),
+      distanceM: distanceM === undefined ? '' : String(distanceM),
+    };
+    const asked: readonly string[] = FIELDS_OF_WAY[entry.by];
+    return Object.fromEntries(Object.entries(known).filter(([field]) => asked.includes(field)));
   }
 }
 

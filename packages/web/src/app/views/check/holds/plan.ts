@@ -1,8 +1,7 @@
-import { assignHolds, HOLDING_TIMES, type HoldingTimes, LINE_NAMES } from '@lotrecht/core';
+import { assignHolds, HOLDING_TIMES, holdingTimeOf, LINE_NAMES } from '@lotrecht/core';
 import { type LineKey } from '../../../words/words.ts';
 import { type Entry } from '../readings/entry.ts';
 import { type PlanName } from '../../../lesson/usual-readings.ts';
-import { FEET } from '../readings/ways.ts';
 
 /** The method's order, then every line it does not name. */
 export function allInOrder(order: readonly LineKey[]): readonly LineKey[] {
@@ -32,28 +31,9 @@ export function linesOfPlan(
   }
 }
 
-/** Which of the times a reading takes. */
-export function timeOf({ line, by, rod }: Pick<Entry, 'line' | 'by' | 'rod'>): keyof HoldingTimes {
-  switch (by) {
-    case 'gaps':
-      if (FEET.includes(line)) return 'groundMarksS';
-      return rod ? 'rodS' : 'bobsS';
-    case 'square':
-      return 'squareS';
-    case 'faceRod':
-      return 'faceRodS';
-    case 'pointsAt':
-      return 'pointsAtS';
-    case 'angle':
-      return 'gaugeS';
-    case 'eye':
-      return 'eyeS';
-  }
-}
-
 /** Seconds of holding still that a reading takes. */
 export function holdingS(entry: Pick<Entry, 'line' | 'by' | 'rod'>, times = HOLDING_TIMES): number {
-  return times[timeOf(entry)];
+  return times[holdingTimeOf(entry)];
 }
 
 /** The readings spread over holds, and in the order in which the tape is read. */

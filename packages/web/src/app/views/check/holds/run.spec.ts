@@ -1,7 +1,6 @@
 import { LONE_HOLDING_TIMES } from '@lotrecht/core';
 import { type Entry } from '../readings/entry.ts';
 import { holdsOf, linesOfPlan, spreadOverHolds } from './plan.ts';
-import { waysOfLine } from '../readings/ways.ts';
 import { cardsOf, clockAt } from './run.ts';
 
 const ORDER = ['face', 'toes', 'knees', 'hips', 'shoulders', 'eyes'] as const;
@@ -41,12 +40,6 @@ describe('a plan', () => {
     expect(holds.length).toBeGreaterThan(3);
     expect(Math.max(...holds.map((h) => h.seconds))).toBeLessThanOrEqual(15);
     expect(holds.reduce((sum, h) => sum + h.seconds, 0)).toBe(3 * 3 + 4 * 11);
-  });
-
-  it('offers a rod for what can be held across, and landmarks where there is a target', () => {
-    expect(waysOfLine('toes', false).map((w) => w.by)).toEqual(['gaps', 'angle', 'eye']);
-    expect(waysOfLine('hips', true).map((w) => [w.by, w.rod])).toContainEqual(['gaps', true]);
-    expect(waysOfLine('hips', true).map((w) => w.by)).toContain('pointsAt');
   });
 });
 

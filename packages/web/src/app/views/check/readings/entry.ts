@@ -5,7 +5,7 @@ import {
   typedReading,
   type WayOfReading,
 } from '@lotrecht/judging';
-import { formatLength } from '@lotrecht/words';
+import { fieldSaid, formatLength } from '@lotrecht/words';
 import { LINE_TITLES, type LineKey } from '../../../words/words.ts';
 import { type ParsedReading, parseReading, type ReadingUnit } from './parse-reading.ts';
 
@@ -47,53 +47,6 @@ export interface ReadingField {
   readonly kept: boolean;
 }
 
-interface FieldText {
-  readonly label: string;
-  readonly help: (line: string) => string;
-}
-
-const FIELD_TEXTS: Readonly<Record<WayOfReading, Readonly<Record<string, FieldText>>>> = {
-  gaps: {
-    leadGapMm: { label: 'Lead gap', help: (line) => `String to the lead mark of the ${line}` },
-    trailGapMm: { label: 'Trail gap', help: (line) => `String to the trail mark of the ${line}` },
-    baseMm: {
-      label: 'Base',
-      help: () =>
-        'Mark to mark along the string; of a rod, from one plumb point to the other, not its length',
-    },
-  },
-  square: {
-    heelGapMm: { label: 'Heel gap', help: () => 'Square rod to the heel of the leading edge' },
-    toeGapMm: { label: 'Toe gap', help: () => 'Square rod to the toe of the leading edge' },
-    baseMm: { label: 'Base', help: () => 'Heel to toe across the string' },
-  },
-  faceRod: {
-    faceGapMm: { label: 'Face gap', help: () => 'String to the rod where it seats on the face' },
-    tipGapMm: { label: 'Tip gap', help: () => 'String to the tip of the rod' },
-    lengthMm: { label: 'Length', help: () => 'Face to tip over the ground' },
-  },
-  pointsAt: {
-    lateralM: { label: 'Points at', help: () => 'Right of the target; left with a minus' },
-    distanceM: { label: 'At', help: () => 'From the ball, as far as the target' },
-  },
-  angle: { readingDeg: { label: 'Gauge', help: () => 'Right of the target line; left with a minus' } },
-  eye: { readingDeg: { label: 'By eye', help: () => 'Right of the target line; left with a minus' } },
-};
-
-/** A way of reading as it is said. */
-export function wayTitle(by: WayOfReading, rod: boolean): string {
-  if (by === 'gaps') return rod ? 'rod across' : 'bare';
-  return WAY_TITLES[by];
-}
-
-const WAY_TITLES: Readonly<Record<Exclude<WayOfReading, 'gaps'>, string>> = {
-  square: 'square rod',
-  faceRod: 'rod off the face',
-  pointsAt: 'points at',
-  angle: 'gauge',
-  eye: 'by eye',
-};
-
 /** What a line is called where it is read more than once. */
 export function entryTitle({ line, look, id }: Entry): string {
   const again = /-(\d+)$/.exec(id)?.[1];
@@ -103,15 +56,14 @@ export function entryTitle({ line, look, id }: Entry): string {
 /** The fields of an entry, in the order the tape is read. */
 export function fieldsOf(entry: Entry, unit: LengthUnit): readonly ReadingField[] {
   return FIELDS_OF_WAY[entry.by].map((name) => {
-    const text = FIELD_TEXTS[entry.by][name];
-    if (text === undefined) throw new Error(`no words for ${entry.by}.${name}`);
+    const { label, help } = fieldSaid(entry, name);
     const isLength = name.endsWith('Mm');
     return {
       key: `${entry.id}.${name}`,
       entry,
       name,
-      label: text.label,
-      help: text.help(entry.line),
+      label,
+      help,
       unit: isLength ? unit : name.endsWith('M') ? 'm' : '°',
       kept: name === 'baseMm' || name === 'lengthMm' || name === 'distanceM',
     };

@@ -13,16 +13,16 @@ import {
 import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { debounceTime, Subject } from 'rxjs';
+import { wayTitle } from '@lotrecht/words';
 import { CheckContent } from '../check-content.ts';
 import { CheckStore } from '../check.store.ts';
 import { BlindSeries } from '../series/blind-series.ts';
 import { BallRow } from '../ball/ball-row.ts';
 import { WayChoice } from './way-choice.ts';
-import { ByEye } from './by-eye.ts';
-import { type Entry, entryTitle, type FieldKey, fieldsOf, parseEntry, wayTitle } from './entry.ts';
+import { type Entry, entryTitle, type FieldKey, fieldsOf, parseEntry } from './entry.ts';
 import { afterKey, NumberPad, type PadKey } from './number-pad.ts';
 import { type ReadingUnit } from './parse-reading.ts';
-import { PointsAt } from './points-at.ts';
+import { isTapped, TappedReading } from './tapped-reading.ts';
 import { ClockedTimesStore } from '../../../lesson/clocked-times.store.ts';
 import { keepUsual, readUsual, type UsualWay } from '../../../lesson/usual-readings.ts';
 
@@ -41,7 +41,7 @@ const UNIT_WORDS: Readonly<Record<ReadingUnit, string>> = {
 @Component({
   selector: 'lo-reading-table',
   providers: [BallRow],
-  imports: [ByEye, MatButton, NumberPad, PointsAt, WayChoice],
+  imports: [MatButton, NumberPad, TappedReading, WayChoice],
   templateUrl: './reading-table.html',
   styleUrl: './reading-table.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -72,6 +72,7 @@ export class ReadingTable {
       entry,
       title: entryTitle(entry),
       way: wayTitle(entry.by, entry.rod),
+      tapped: isTapped(entry),
       fields: fieldsOf(entry, this.content.unit()),
     })),
   );
@@ -252,7 +253,7 @@ export class ReadingTable {
   private tapeFields() {
     const ofLines = this.content
       .entries()
-      .filter((e) => e.by !== 'pointsAt' && e.by !== 'eye')
+      .filter((e) => !isTapped(e))
       .flatMap((e) =>
         parseEntry(e, this.content.unit()).map(({ key, kept, name, parsed }) => ({
           key,

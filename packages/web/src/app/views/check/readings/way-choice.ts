@@ -10,9 +10,8 @@ import {
 } from '@lotrecht/core';
 import { type LineKey } from '../../../words/words.ts';
 import { CheckContent } from '../check-content.ts';
-import { wayTitle } from './entry.ts';
+import { wayTitle } from '@lotrecht/words';
 import { type UsualWay } from '../../../lesson/usual-readings.ts';
-import { waysOfLine } from './ways.ts';
 
 const BORROWED_FACE_ROD_MM = 600;
 
@@ -109,10 +108,7 @@ export class WayChoice {
     const tools = { faceRodMm: BORROWED_FACE_ROD_MM, ...this.content.tools(), gauge: true };
     const possible = waysOf(line, atHandOf(tools, distanceM), timesOf(tools));
     const tolerance = this.content.rules().tolerancesDeg[line];
-    return waysOfLine(line, distanceM !== undefined).flatMap((way) => {
-      const found = possible.find((p) => p.by === way.by && p.rod === way.rod);
-      if (found === undefined) return [];
-      const u = found.measurementUncertaintyRad;
+    return possible.map(({ by, rod, measurementUncertaintyRad: u }) => {
       const half = COVERAGE_FACTOR * degreesFromRadians(u);
       const canSayIn =
         tolerance !== undefined &&
@@ -122,14 +118,12 @@ export class WayChoice {
           tolerance: [radiansFromDegrees(tolerance[0]), radiansFromDegrees(tolerance[1])],
           limits: DEFAULT_DECISION_LIMITS,
         }).canSayIn;
-      return [
-        {
-          way,
-          title: wayTitle(way.by, way.rod),
-          said: `${tolerance === undefined ? '' : canSayIn ? 'can decide, ' : 'not alone, '}± ${half.toFixed(1)}°`,
-          chosen: way.by === current.by && way.rod === current.rod,
-        },
-      ];
+      return {
+        way: { by, rod },
+        title: wayTitle(by, rod),
+        said: `${tolerance === undefined ? '' : canSayIn ? 'can decide, ' : 'not alone, '}± ${half.toFixed(1)}°`,
+        chosen: by === current.by && rod === current.rod,
+      };
     });
   });
 

@@ -6,51 +6,52 @@ import { dropPlannedStation } from '../../settings/planned-station.ts';
 import { type SettingsStore } from '../../settings/settings.store.ts';
 import { type BegunStep, workedOn } from '../../words/lesson-steps.ts';
 import { type LineKey } from '../../words/words.ts';
-import { type CheckContent } from './check-content.ts';
+import { type CheckDraft } from './check-draft.ts';
 import { contentOf, type DraftContent, usualContent } from './draft-content.ts';
 import { linesOfPlan, spreadOverHolds } from './holds/plan.ts';
 import { NOT_BEGUN } from './holds/run.ts';
 import { isUnread } from './readings/entry.ts';
 
 /** A new check: what the lesson goes on with, circumstances as its last one, the lines and ways of the last time. */
-export function beginUsual(content: CheckContent, settings: SettingsStore, step?: BegunStep): void {
-  const [usual, lesson] = [readUsual(), content.lesson()];
-  const ground = groundOfNext(lesson, content.lastTimes());
+export function beginUsual(check: CheckDraft, settings: SettingsStore, step?: BegunStep): void {
+  const { ground, held, readings } = check;
+  const [usual, lesson] = [readUsual(), ground.lesson()];
   dropPlannedStation();
-  content.show(
+  check.show(
     usualContent({
-      ground,
+      ground: groundOfNext(lesson, ground.lastTimes()),
       series: usual.series,
       step,
       lesson,
-      placeKind: content.placeKind(),
+      placeKind: ground.placeKind(),
       unit: settings.settings().lengthUnit,
       targetLine: settings.targetLineAt(lesson?.placeId ?? null),
     }),
   );
-  content.run.update((run) => ({ ...run, alone: usual.alone }));
-  const [{ order }, footLine] = [content.rules(), content.footLine()];
+  held.beAlone(usual.alone);
+  const [{ order }, footLine] = [ground.rules(), ground.footLine()];
   // Work is read by the one line that is worked on, and quickly.
   const lines: readonly LineKey[] =
     step === 'work'
       ? [workedOn(lesson) ?? footLine]
       : linesOfPlan(usual.plan, { order, footLine, own: usual.lines });
-  content.begin(
+  readings.begin(
     spreadOverHolds(
-      lines.map((line) => content.plan.entryOf(line)),
+      lines.map((line) => readings.plan.entryOf(line)),
       order,
-      timesOf(content.tools()),
+      timesOf(held.tools()),
     ),
   );
 }
 
 /** The next set-up of a series: read as the one before it, its ball and marks fresh. */
-export function beginNextOfSeries(content: CheckContent, before: DraftContent, series: SeriesPlace): void {
+export function beginNextOfSeries(check: CheckDraft, before: DraftContent, series: SeriesPlace): void {
+  const { readings } = check;
   const run = { ...NOT_BEGUN, pace: before.run.pace, alone: before.run.alone ?? false };
-  content.show({ ...before, entries: [], record: { series }, run });
-  content.begin(
+  check.show({ ...before, entries: [], record: { series }, run });
+  readings.begin(
     before.entries.map(({ id, line, by, rod, hold, look }) => ({
-      ...content.plan.entryOf(line, { by, rod }),
+      ...readings.plan.entryOf(line, { by, rod }),
       id,
       hold,
       look,
@@ -59,21 +60,21 @@ export function beginNextOfSeries(content: CheckContent, before: DraftContent, s
 }
 
 /** What was typed here earlier. Bases that were read since are offered in what nobody has typed into yet. */
-export function beginFromDraft(content: CheckContent, draft: DraftContent): void {
-  content.show(draft);
+export function beginFromDraft(check: CheckDraft, draft: DraftContent): void {
+  const { readings } = check;
+  check.show(draft);
   if ((draft.record.series?.place ?? 1) === 1) return;
-  content.begin(
+  readings.begin(
     draft.entries.map((entry) =>
       isUnread(entry, draft.unit)
-        ? { ...content.plan.entryOf(entry.line, entry), id: entry.id, hold: entry.hold, look: entry.look }
+        ? { ...readings.plan.entryOf(entry.line, entry), id: entry.id, hold: entry.hold, look: entry.look }
         : entry,
     ),
   );
 }
 
 /** A check as it is stored, with what it was answered from. */
-export function beginFromStored(content: CheckContent, check: CheckView): void {
-  content.readdressSdDeg.set(check.document.readdressSdDeg);
-  content.keptKnown.set(check.document);
-  content.show(contentOf(check));
+export function beginFromStored(check: CheckDraft, stored: CheckView): void {
+  check.ground.keepKnown(stored.document);
+  check.show(contentOf(stored));
 }

@@ -18,24 +18,24 @@ import {
 describe('an open check', () => {
   it('says nothing until a line is complete, then all of it', async () => {
     const { store } = await openStore();
-    store.content.type('toes.leadGapMm', '571');
-    store.content.settle('toes.leadGapMm');
-    expect(store.content.solution()).toBeNull();
+    store.readings.type('toes.leadGapMm', '571');
+    store.readings.settle('toes.leadGapMm');
+    expect(store.answers.solution()).toBeNull();
     typeToes(store, '571', '602', '450');
-    expect(store.content.solution()?.result?.lines.toes?.word).toBe('closed');
+    expect(store.answers.solution()?.result?.lines.toes?.word).toBe('closed');
   });
 
   it('does not compute with a number that is still being typed', async () => {
     const { store } = await openStore();
     typeToes(store, '571', '602', '450');
-    const before = store.content.solution();
-    store.content.type('toes.trailGapMm', '6');
-    expect(store.content.solution()).toBe(before);
+    const before = store.answers.solution();
+    store.readings.type('toes.trailGapMm', '6');
+    expect(store.answers.solution()).toBe(before);
   });
 
   it('keeps every keystroke on the device, without a name', async () => {
     const { store, fakes } = await openStore();
-    store.content.type('toes.leadGapMm', '57x');
+    store.readings.type('toes.leadGapMm', '57x');
     await settled();
     const { draft } = fakes;
     expect(entriesOf(draft).find((e) => e.id === 'toes')?.fields).toEqual({ leadGapMm: '57x', baseMm: '' });
@@ -46,7 +46,7 @@ describe('an open check', () => {
   it('names what stands in the way of keeping it', async () => {
     const { store } = await openStore();
     expect(store.obstacle()?.message).toContain('Nothing was read yet');
-    store.content.type('toes.leadGapMm', '571');
+    store.readings.type('toes.leadGapMm', '571');
     expect(store.obstacle()).toEqual({
       key: 'toes.trailGapMm',
       message: 'Trail gap is missing. Read it, or clear the line.',
@@ -65,7 +65,7 @@ describe('keeping a check', () => {
     store.save().subscribe();
     await settled();
     expect(fakes.sent[0]?.input).toMatchObject({ revision: 0, lessonId: 'l' });
-    expect(fakes.sent[0]?.input.shownResult).toEqual(store.content.solution()?.result);
+    expect(fakes.sent[0]?.input.shownResult).toEqual(store.answers.solution()?.result);
     expect(store.state()).toBe('kept');
     expect(fakes.device.held.size).toBe(0);
   });
@@ -163,7 +163,7 @@ describe('a conflict', () => {
   it('with another device shows theirs, and keeps mine on top on demand', async () => {
     const { store, fakes } = await openStore();
     typeToes(store, '571', '602', '450');
-    const document = store.content.document();
+    const document = store.answers.document();
     if (document === undefined) throw new Error('the check is complete');
     const theirs = viewOf(CHECK_ID, { revision: 3, lessonId: 'l', document });
     typeToes(store, '571', '580', '450');
@@ -181,14 +181,14 @@ describe('a conflict', () => {
   it('gives mine up for theirs on demand', async () => {
     const { store, fakes } = await openStore();
     typeToes(store, '571', '602', '450');
-    const document = store.content.document();
+    const document = store.answers.document();
     if (document === undefined) throw new Error('the check is complete');
     typeToes(store, '571', '580', '450');
     fakes.answers = [conflictWith(viewOf(CHECK_ID, { revision: 3, lessonId: 'l', document }))];
     store.save().subscribe();
     await settled();
     await store.takeTheirs();
-    expect(store.content.entries().find((e) => e.id === 'toes')?.fields['trailGapMm']).toBe('602');
+    expect(store.readings.entries().find((e) => e.id === 'toes')?.fields['trailGapMm']).toBe('602');
     expect(store.state()).toBe('kept');
   });
 
@@ -226,8 +226,8 @@ describe('a stored check that is opened again', () => {
 
   it('says what it said: read with its own tape, not with today’s', async () => {
     const { store } = await openStore(new Fakes(), { ...lesson, checks: [stored] });
-    expect(store.content.document()?.observations).toEqual(document.observations);
-    expect(store.content.solution()?.result?.lines.toes).toEqual(stored.result.lines.toes);
+    expect(store.answers.document()?.observations).toEqual(document.observations);
+    expect(store.answers.solution()?.result?.lines.toes).toEqual(stored.result.lines.toes);
   });
 
   it('gets no circumstances made up when it is corrected, until they are noted', async () => {
@@ -237,7 +237,7 @@ describe('a stored check that is opened again', () => {
     store.save().subscribe();
     await settled();
     expect(fakes.sent.at(-1)?.input).not.toHaveProperty('circumstances');
-    store.content.set('circumstances', {
+    store.ground.set('circumstances', {
       phase: 'coached',
       help: 'rods',
       place: 'hall',

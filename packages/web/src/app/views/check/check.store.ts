@@ -13,7 +13,12 @@ import { type KeptState } from '../../data/stored-record.ts';
 import { SettingsStore } from '../../settings/settings.store.ts';
 import { type BegunStep } from '../../words/lesson-steps.ts';
 import { beginFromDraft, beginFromStored, beginNextOfSeries, beginUsual } from './beginnings.ts';
-import { CheckContent } from './check-content.ts';
+import { ByHand } from './by-hand.ts';
+import { CheckDraft } from './check-draft.ts';
+import { CheckGround } from './check-ground.ts';
+import { HeldSetUp } from './held-set-up.ts';
+import { CheckReadings } from './check-readings.ts';
+import { CheckAnswers } from './check-answers.ts';
 import { contentOf, type DraftContent, isMarkedOnly } from './draft-content.ts';
 import { type FieldKey } from './readings/entry.ts';
 import { unfinishedField } from './readings/field-errors.ts';
@@ -37,7 +42,11 @@ export interface OpenedCheck
 export class CheckStore {
   private readonly sender = inject(Sender);
   private readonly settings = inject(SettingsStore);
-  readonly content = inject(CheckContent);
+  private readonly draft = inject(CheckDraft);
+  readonly ground = inject(CheckGround);
+  readonly held = inject(HeldSetUp);
+  readonly readings = inject(CheckReadings);
+  readonly answers = inject(CheckAnswers);
 
   private readonly keptState = signal<KeptState>('as-stored');
   private checkId = '';
@@ -59,7 +68,9 @@ export class CheckStore {
   readonly state = this.keptState.asReadonly();
 
   constructor() {
-    this.content.changed.pipe(takeUntilDestroyed()).subscribe(() => this.changed());
+    inject(ByHand)
+      .changed.pipe(takeUntilDestroyed())
+      .subscribe(() => this.changed());
     this.sender.outcomes
       .pipe(
         filter(({ key, by }) => by === this.by && key.kind === KIND.check.name && key.id === this.checkId),
@@ -103,20 +114,22 @@ export class CheckStore {
     const stored = this.newest(checkId, fetched);
     this.checkId = checkId;
     this.conflict.set(null);
-    this.content.id.set(checkId);
-    this.content.lesson.set(lesson);
-    this.content.student.set(student);
-    this.content.bag.set(bag);
-    this.content.marks.set(place?.marks ?? []);
-    this.content.placeKind.set(place?.kind ?? null);
-    this.content.readdressSdDeg.set(stored === null ? readdressSdDeg : stored.document.readdressSdDeg);
-    this.content.earlier.set(earlier);
-    this.content.prior.set(prior);
-    this.content.lastTimes.set(lastTimes);
-    this.content.balls.set(balls);
-    this.content.miss.set(miss);
-    this.content.keptKnown.set(stored?.document ?? null);
-    this.content.stored.set(stored !== null);
+    this.ground.open({
+      id: checkId,
+      lesson,
+      student,
+      bag,
+      marks: place?.marks ?? [],
+      placeKind: place?.kind ?? null,
+      readdressSdDeg: stored === null ? readdressSdDeg : stored.document.readdressSdDeg,
+      earlier,
+      prior,
+      lastTimes,
+      balls,
+      miss,
+      keptKnown: stored?.document ?? null,
+      stored: stored !== null,
+    });
     this.stored.set(stored);
     // A set-up of a series waits for its tape: that is no surprise, and nothing to throw away.
     const isAsked = draft !== null && draft.asked !== null && draft.trouble === null;
@@ -134,19 +147,19 @@ export class CheckStore {
     const kept = lesson.checks.find(({ record }) => record?.series?.id === id);
     return kept === undefined
       ? begun.find(({ record }) => record.series?.id === id)
-      : { ...contentOf(kept), unit: this.content.unit() };
+      : { ...contentOf(kept), unit: this.ground.unit() };
   }
 
   /** The first field that stands in the way of keeping, with why; null when all is well. */
   obstacle(): { readonly key: FieldKey | null; readonly message: string } | null {
-    this.content.settleAll();
-    const [error] = this.content.fieldErrors();
+    this.readings.settleAll();
+    const [error] = this.answers.fieldErrors();
     if (error !== undefined) return { key: error[0], message: error[1] };
-    const missing = unfinishedField(this.content.entries(), this.content.unit());
+    const missing = unfinishedField(this.readings.entries(), this.ground.unit());
     if (missing !== null) {
       return { key: missing.key, message: `${missing.label} is missing. Read it, or clear the line.` };
     }
-    return this.content.document() === undefined
+    return this.answers.document() === undefined
       ? { key: null, message: 'Nothing was read yet. Type a gap, or say where a line points.' }
       : null;
   }
@@ -162,7 +175,7 @@ export class CheckStore {
       const input = this.input();
       this.keptState.set('saving');
       const asking = {
-        content: this.content.snapshot(),
+        content: this.draft.snapshot(),
         at: new Date().toISOString(),
         once: crypto.randomUUID(),
         by: this.by,
@@ -226,13 +239,13 @@ export class CheckStore {
 
   /** What is kept of what is in the fields. */
   private input(): Omit<CheckInput, 'revision'> {
-    const document = this.content.document();
-    const lesson = this.content.lesson();
+    const document = this.answers.document();
+    const lesson = this.ground.lesson();
     if (document === undefined || lesson === null) throw new Error('an empty check is never saved');
-    const shownResult = this.content.solution()?.result ?? undefined;
-    const rebase = this.content.rebase();
-    const circumstances = this.content.circumstances();
-    const record = this.content.savedRecord();
+    const shownResult = this.answers.solution()?.result ?? undefined;
+    const rebase = this.ground.rebase();
+    const circumstances = this.ground.circumstances();
+    const record = this.answers.savedRecord();
     return {
       lessonId: lesson.id,
       document,
@@ -287,22 +300,22 @@ export class CheckStore {
     this.keptState.set(isAll ? 'kept' : 'on-this-device');
     this.restored.set(false);
     this.conflict.set(null);
-    this.content.stored.set(true);
+    this.ground.keep();
     dropLessonGround(saved.lessonId);
     keepUsual({
-      basesMm: { ...readUsual().basesMm, ...basesOf(this.content.entries(), this.content.unit()) },
-      club: this.content.club(),
-      target: this.content.target(),
-      judged: this.content.judged(),
+      basesMm: { ...readUsual().basesMm, ...basesOf(this.readings.entries(), this.ground.unit()) },
+      club: this.ground.club(),
+      target: this.ground.target(),
+      judged: this.ground.judged(),
     });
     this.results.next(saved);
   }
 
   private changed(): void {
     if (this.keptState() !== 'waiting') this.keptState.set('on-this-device');
-    const lesson = this.content.lesson();
+    const lesson = this.ground.lesson();
     if (lesson === null) return;
-    const typed = { content: this.content.snapshot(), at: new Date().toISOString(), by: this.by };
+    const typed = { content: this.draft.snapshot(), at: new Date().toISOString(), by: this.by };
     const key = this.key();
     void this.sender.change(key, () => ({
       is: 'typed',
@@ -314,7 +327,7 @@ export class CheckStore {
 
   /** What it is typed over, and what it stands on. */
   private over(key: { readonly kind: string; readonly id: string }, lessonId: string): Begun {
-    const studentId = this.content.lesson()?.studentId;
+    const studentId = this.ground.lesson()?.studentId;
     return {
       base: this.sender.baseOf(key, key.id === this.checkId ? this.stored() : null, this.by),
       parents: [{ kind: KIND.lesson.name, id: lessonId }],
@@ -329,7 +342,7 @@ export class CheckStore {
   }
 
   private showDraft(draft: Entry): void {
-    beginFromDraft(this.content, draft.typed.content as DraftContent);
+    beginFromDraft(this.draft, draft.typed.content as DraftContent);
     const { trouble, asked } = draft;
     if (trouble?.what === 'conflict') {
       this.conflict.set(trouble.theirs as CheckView);
@@ -338,23 +351,23 @@ export class CheckStore {
   }
 
   private showStored(stored: CheckView): void {
-    beginFromStored(this.content, stored);
+    beginFromStored(this.draft, stored);
     this.keptState.set('kept');
   }
 
   private showNextOfSeries(before: DraftContent, series: SeriesPlace): void {
-    beginNextOfSeries(this.content, before, series);
+    beginNextOfSeries(this.draft, before, series);
     this.keptState.set('as-stored');
   }
 
   private showUsual(step?: BegunStep): void {
-    beginUsual(this.content, this.settings, step);
+    beginUsual(this.draft, this.settings, step);
     this.keptState.set('as-stored');
   }
 
   /** Whether what is in the fields says what is stored. */
   private says(stored: CheckView): boolean {
-    if (this.content.document() === undefined) return false;
+    if (this.answers.document() === undefined) return false;
     const { name } = KIND.check;
     return saysTheSame(PROTOCOL.said(name, this.input()), PROTOCOL.said(name, stored));
   }

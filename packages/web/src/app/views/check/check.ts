@@ -37,8 +37,13 @@ import { ConflictPanel } from '../../ui/conflict-panel.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Undo } from '../../ui/undo.ts';
 import { type LineKey } from '../../words/words.ts';
+import { ByHand } from './by-hand.ts';
+import { CheckDraft } from './check-draft.ts';
 import { CheckBall } from './ball/check-ball.ts';
-import { CheckContent } from './check-content.ts';
+import { CheckGround } from './check-ground.ts';
+import { HeldSetUp } from './held-set-up.ts';
+import { CheckReadings } from './check-readings.ts';
+import { CheckAnswers } from './check-answers.ts';
 import { keptText } from './kept-text.ts';
 import { CheckStore } from './check.store.ts';
 import { LessonOfCheck } from './lesson-of-check.ts';
@@ -104,7 +109,12 @@ const BEGUN: Readonly<Record<string, BegunStep>> = { blind: 'blind', work: 'work
   providers: [
     BlindSeries,
     CheckBall,
-    CheckContent,
+    ByHand,
+    CheckAnswers,
+    CheckDraft,
+    CheckGround,
+    CheckReadings,
+    HeldSetUp,
     CheckStore,
     FindingWords,
     HoldRunner,
@@ -126,7 +136,10 @@ export class CheckPage {
   readonly routine = input<string>();
 
   protected readonly store = inject(CheckStore);
-  protected readonly content = inject(CheckContent);
+  protected readonly ground = inject(CheckGround);
+  protected readonly held = inject(HeldSetUp);
+  protected readonly readings = inject(CheckReadings);
+  protected readonly answers = inject(CheckAnswers);
   protected readonly runner = inject(HoldRunner);
   protected readonly words = inject(FindingWords);
   protected readonly blind = inject(BlindSeries);
@@ -140,7 +153,7 @@ export class CheckPage {
   protected readonly turned = signal(false);
   protected readonly groundOpen = signal(false);
   protected readonly itemsOpen = signal(false);
-  protected readonly phase = computed(() => this.content.run().phase);
+  protected readonly phase = computed(() => this.held.run().phase);
   protected readonly opened = loaded({
     of: () => `${this.lessonId()} ${this.checkId()}`,
     from: () => {
@@ -157,7 +170,7 @@ export class CheckPage {
   protected readonly problem = computed(() => this.failed() ?? this.opened.problem());
   /** Whose check is on the screen; null while another one is fetched: no tap falls into the one before. */
   protected readonly student = computed(() =>
-    this.opened.value() === this.checkId() ? this.content.student() : null,
+    this.opened.value() === this.checkId() ? this.ground.student() : null,
   );
 
   protected readonly beforeTheTape = BEFORE_THE_TAPE;
@@ -167,16 +180,16 @@ export class CheckPage {
   /** What another has kept meanwhile, where it differs. */
   protected readonly conflictRows = computed(() => {
     const other = this.store.conflict();
-    const document = this.content.document();
+    const document = this.answers.document();
     if (other === null || document === undefined) return null;
     const mine = {
       document,
-      result: this.content.solution()?.result ?? { lines: {} },
-      circumstances: this.content.circumstances(),
-      rebase: this.content.rebase(),
-      record: this.content.savedRecord() ?? null,
+      result: this.answers.solution()?.result ?? { lines: {} },
+      circumstances: this.ground.circumstances(),
+      rebase: this.ground.rebase(),
+      record: this.answers.savedRecord() ?? null,
     };
-    return conflictRows(mine, other, this.content.unit());
+    return conflictRows(mine, other, this.ground.unit());
   });
 
   protected readonly stateText = computed(() =>
@@ -239,10 +252,10 @@ export class CheckPage {
   /** The student stands already: one set-up, held now. A reload in the middle of it begins nothing anew. */
   private freeze(): void {
     const routineId = this.routine();
-    const { record, run } = this.content;
+    const { record, run } = this.held;
     if (routineId === undefined || this.store.stored() !== null || this.tab.elsewhere()) return;
     if (record().routineId !== undefined || run().hold > 0) return;
-    this.content.note({ routineId });
+    this.held.note({ routineId });
     if (this.blind.canChoose()) this.blind.choose(1);
     this.runner.begin();
   }
@@ -265,13 +278,13 @@ export class CheckPage {
       this.store.asStored();
       return;
     }
-    const doubts = this.content.doubts();
+    const doubts = this.readings.doubts();
     if (doubts.length > 0) {
       this.doubts.set(doubts);
       return;
     }
     // What is kept is told: a baseline that was kept is no guess any more. A series is told with its last.
-    if (this.content.covered() && this.blind.isLast()) this.reveal();
+    if (this.held.covered() && this.blind.isLast()) this.reveal();
     this.follow(this.store.save());
   }
 
@@ -279,8 +292,8 @@ export class CheckPage {
   protected insist(): void {
     const lines = [...new Set(this.doubts().map(({ line }) => line))];
     this.doubts.set([]);
-    const known = this.content.record().keptDoubtful ?? [];
-    this.content.note({ keptDoubtful: [...new Set([...known, ...lines])] });
+    const known = this.held.record().keptDoubtful ?? [];
+    this.held.note({ keptDoubtful: [...new Set([...known, ...lines])] });
     this.keep();
   }
 
@@ -293,12 +306,12 @@ export class CheckPage {
 
   /** Lifts the cover: from here on guesses stand as they are. */
   protected reveal(): void {
-    this.content.settleAll();
-    this.content.note({ revealed: true });
+    this.readings.settleAll();
+    this.held.note({ revealed: true });
   }
 
   protected choosePriority(line: LineKey | null): void {
-    this.content.note({ priority: line ?? undefined } as Partial<CheckRecord>);
+    this.held.note({ priority: line ?? undefined } as Partial<CheckRecord>);
   }
 
   protected keepMine(): void {
@@ -335,9 +348,9 @@ export class CheckPage {
       f: () => this.blind.toTape(),
       c: () => this.runner.toPlan(),
       x: () => this.table()?.swapSides(),
-      r: () => this.content.covered() && this.reveal(),
+      r: () => this.held.covered() && this.reveal(),
       h: () => this.board()?.asItShouldBe.set(true),
-      u: () => this.content.shown() !== null && this.turned.update((turned) => !turned),
+      u: () => this.answers.shown() !== null && this.turned.update((turned) => !turned),
       l: () => void this.router.navigate(['/lessons', this.lessonId()]),
     };
     actions[event.key]?.();
@@ -357,26 +370,26 @@ export class CheckPage {
     if (key === 'h') this.board()?.asItShouldBe.set(false);
   }
 
-  protected readonly coached = computed(() => this.content.circumstances()?.phase === 'coached');
+  protected readonly coached = computed(() => this.ground.circumstances()?.phase === 'coached');
 
   /** Whose marks are read, in a series. */
   protected readonly setUp = computed(() => {
-    const series = this.content.series();
+    const series = this.held.series();
     return series === undefined
       ? null
-      : { ...series, colour: markColour(series.place), told: this.content.toldTogether() };
+      : { ...series, colour: markColour(series.place), told: this.answers.toldTogether() };
   });
 
   protected readonly keepTitle = computed(() => {
     if (this.store.stored() !== null) return 'Keep correction';
-    if (!this.content.covered()) return 'Keep check';
+    if (!this.held.covered()) return 'Keep check';
     if (!this.blind.isLast()) return 'Keep set-up';
     return this.blind.mine() === null ? 'Reveal and keep' : 'Reveal the series';
   });
 
   /** In a series that is not revealed, its next set-up; else what is begun after this one. */
   protected nextCheck(): void {
-    if (this.content.covered()) this.blind.readNext();
+    if (this.held.covered()) this.blind.readNext();
     else void this.router.navigate(['/lessons', this.lessonId(), 'begin', this.lesson.next().step]);
   }
 

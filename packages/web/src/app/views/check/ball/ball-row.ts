@@ -2,7 +2,8 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import { isCold } from '@lotrecht/judging';
 import { type BallAndStance } from '@lotrecht/records';
 import { formatLength, type LengthUnit, parseLength } from '@lotrecht/words';
-import { CheckContent } from '../check-content.ts';
+import { CheckGround } from '../check-ground.ts';
+import { HeldSetUp } from '../held-set-up.ts';
 import { CheckBall } from './check-ball.ts';
 
 type BallField = Exclude<keyof BallAndStance, 'goal'>;
@@ -32,7 +33,8 @@ const PREFIX = 'ball.';
 /** Ball, stance and distance as the last row of the tape: what is typed counts at once, a slip stays in its field. */
 @Injectable()
 export class BallRow {
-  private readonly content = inject(CheckContent);
+  private readonly ground = inject(CheckGround);
+  private readonly held = inject(HeldSetUp);
   private readonly ball = inject(CheckBall);
   /** What was typed by hand, until it is the number that is noted. */
   private readonly texts = signal<Readonly<Partial<Record<BallField, string>>>>({});
@@ -43,12 +45,12 @@ export class BallRow {
   readonly shown = computed(
     () =>
       this.opened() ||
-      this.content.record().ball !== undefined ||
-      (this.ball.usual() !== null && isCold(this.content.circumstances()) && !this.content.stored()),
+      this.held.record().ball !== undefined ||
+      (this.ball.usual() !== null && isCold(this.ground.circumstances()) && !this.ground.stored()),
   );
 
   readonly fields = computed(() => {
-    const [texts, unit, ball] = [this.texts(), this.content.unit(), this.ball.ball()];
+    const [texts, unit, ball] = [this.texts(), this.ground.unit(), this.ball.ball()];
     return FIELDS.map(({ field, label, help, least, most }) => {
       const [mm, typed] = [ball[field], texts[field]];
       const text = typed ?? (mm === undefined ? '' : bare(mm, unit));
@@ -83,7 +85,7 @@ export class BallRow {
     const found = FIELDS.find(({ field }) => key === PREFIX + field);
     if (found === undefined) return;
     this.texts.update((texts) => ({ ...texts, [found.field]: text }));
-    const read = parseLength(text, this.content.unit());
+    const read = parseLength(text, this.ground.unit());
     const fits = read.kind === 'value' && read.mm >= found.least && read.mm <= found.most;
     this.ball.note(found.field, fits ? read.mm : null);
   }
@@ -103,7 +105,7 @@ export class BallRow {
     const habit = field === 'stanceMm' ? usual?.stance : field === 'toBallMm' ? usual?.toBall : null;
     return habit === null || habit === undefined
       ? ''
-      : bare(Math.round(habit.levelM * 1000), this.content.unit());
+      : bare(Math.round(habit.levelM * 1000), this.ground.unit());
   }
 }
 

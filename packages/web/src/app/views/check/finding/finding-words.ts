@@ -20,7 +20,10 @@ import { COVERAGE_FACTOR, type LineBudget, signWords, TOLD_FROM } from '@lotrech
 import { MethodStore } from '../../../methods/method.store.ts';
 import { SettingsStore } from '../../../settings/settings.store.ts';
 import { differenceText } from '../../../words/difference-words.ts';
-import { CheckContent } from '../check-content.ts';
+import { CheckGround } from '../check-ground.ts';
+import { HeldSetUp } from '../held-set-up.ts';
+import { CheckReadings } from '../check-readings.ts';
+import { CheckAnswers } from '../check-answers.ts';
 import { faceSetBySentence, feetSentence, itemSentences } from '../../../words/item-words.ts';
 import { firstOf, type LineKey } from '../../../words/words.ts';
 import { CheckBall } from '../ball/check-ball.ts';
@@ -34,7 +37,10 @@ const LONG_CLUBS = new Set(['long-iron', 'fairway-wood', 'driver']);
 /** Everything about a check that stands beside its lines in the finding. */
 @Injectable()
 export class FindingWords {
-  private readonly content = inject(CheckContent);
+  private readonly ground = inject(CheckGround);
+  private readonly held = inject(HeldSetUp);
+  private readonly readings = inject(CheckReadings);
+  private readonly answers = inject(CheckAnswers);
   private readonly settings = inject(SettingsStore);
 
   private readonly ball = inject(CheckBall);
@@ -42,7 +48,7 @@ export class FindingWords {
 
   /** Shoulders and eyes after the look against before it. */
   private readonly drift = computed((): readonly LineDifference[] => {
-    const [before, after] = [this.content.solution(), this.content.lookSolution()];
+    const [before, after] = [this.answers.solution(), this.answers.lookSolution()];
     if (!before?.document || !before.result || !after?.document || !after.result) return [];
     return lookDriftOf(
       { document: before.document, result: before.result },
@@ -52,12 +58,12 @@ export class FindingWords {
 
   /** Against the blind baselines of the same lesson with the same group of clubs. */
   private readonly sinceBaseline = computed((): readonly LineDifference[] => {
-    const shown = this.content.shown();
-    const circumstances = this.content.circumstances();
-    const group = this.content.club().group;
+    const shown = this.answers.shown();
+    const circumstances = this.ground.circumstances();
+    const group = this.ground.club().group;
     // What is worked on has its own before and after beside it.
     if (!shown?.document || !shown.result || circumstances?.phase !== 'after-balls') return [];
-    const before = toldChecks(this.content.lesson()?.checks ?? []).filter(
+    const before = toldChecks(this.ground.lesson()?.checks ?? []).filter(
       ({ circumstances: c, document }) => isCold(c) && document.club?.group === group,
     );
     return lessonDifferences(before, [{ document: shown.document, result: shown.result }], false);
@@ -65,14 +71,14 @@ export class FindingWords {
 
   /** Where the eye is trained, when the picture is what misleads or the look is what moves the body; null: neither. */
   readonly eyeTraining = computed(() => {
-    const lesson = this.content.lesson();
-    const misled = this.content.shown()?.result?.targetPicture === true || this.drift().some((d) => d.real);
+    const lesson = this.ground.lesson();
+    const misled = this.answers.shown()?.result?.targetPicture === true || this.drift().some((d) => d.real);
     return lesson !== null && misled ? ['/lessons', lesson.id, 'eye'] : null;
   });
 
   /** What the answer is made from: nobody should take it for the tape's alone. */
   private readonly madeFrom = computed(() => {
-    const shown = this.content.shown();
+    const shown = this.answers.shown();
     const earlier = shown?.document?.earlier?.length ?? 0;
     if (shown?.result?.notes.some(({ code }) => code === 'history-set-aside')) return null;
     const others =
@@ -83,18 +89,18 @@ export class FindingWords {
       earlier === 0
         ? `From today’s readings, and ${others}.`
         : `From today and ${earlier} earlier ${earlier === 1 ? 'check' : 'checks'}.`;
-    return isCold(this.content.circumstances()) ? `${from} It speaks of the habit.` : from;
+    return isCold(this.ground.circumstances()) ? `${from} It speaks of the habit.` : from;
   });
 
   /** The set-up from the student’s own eyes, before anything is kept; null without a target to see. */
   readonly stand = computed(() => {
-    const { document, result } = this.content.shown() ?? {};
+    const { document, result } = this.answers.shown() ?? {};
     if (!document || !result) return null;
     return standOfCheck(
-      { document, result, record: this.content.record() },
+      { document, result, record: this.held.record() },
       {
-        marks: this.content.marks(),
-        statureMm: this.content.student()?.statureMm ?? null,
+        marks: this.ground.marks(),
+        statureMm: this.ground.student()?.statureMm ?? null,
         headLifted: false,
         methods: this.methods.all(),
       },
@@ -103,11 +109,11 @@ export class FindingWords {
 
   /** The place's own marks, as they are seen from its target. */
   private readonly aim = computed((): AimGround => {
-    const { name } = this.content.target();
-    const marks = this.content.marks();
+    const { name } = this.ground.target();
+    const marks = this.ground.marks();
     const target = marks.find((mark) => mark.kind === 'target' && mark.name === name);
     // Judged against a start line, everything is told from there.
-    const start = this.content.startLineDeg() ?? 0;
+    const start = this.ground.startLineDeg() ?? 0;
     const told = start === 0 ? name : 'the start line';
     return {
       ...(told !== undefined && { targetName: told }),
@@ -124,12 +130,12 @@ export class FindingWords {
 
   /** What the student said of their balls, against the lines that are out. */
   private againstMiss(result: ResultDocument | null): readonly string[] {
-    const miss = this.content.miss();
+    const miss = this.ground.miss();
     const answer = result?.posterior?.lines;
     if (miss === null || result === null || answer === undefined) return [];
     const said = missText(miss);
     if (said === '') return [];
-    const right = this.content.student()?.handedness === 'right';
+    const right = this.ground.student()?.handedness === 'right';
     const faults = (Object.keys(result.lines) as LineKey[]).flatMap((line): readonly ReadFault[] => {
       const { meanDeg, probabilityIn = 1 } = answer[line];
       const [low, high] = result.lines[line]?.toleranceDeg ?? [0, 0];
@@ -148,25 +154,25 @@ export class FindingWords {
   }
 
   private advisedOf(key: LineKey): Advised | null {
-    const { document, result } = this.content.shown() ?? {};
+    const { document, result } = this.answers.shown() ?? {};
     return document && result ? advisedMoveOf(document, result, key) : null;
   }
 
   private budgetOf(key: LineKey): LineBudget | undefined {
-    const document = this.content.shown()?.document;
+    const document = this.answers.shown()?.document;
     if (!document) return undefined;
-    const ground = { rebase: this.content.rebase() ?? undefined, rodMm: rodAcrossMm(this.content.tools()) };
-    return budgetsOfCheck(document, ground).find(({ line }) => line === key);
+    const given = { rebase: this.ground.rebase() ?? undefined, rodMm: rodAcrossMm(this.held.tools()) };
+    return budgetsOfCheck(document, given).find(({ line }) => line === key);
   }
 
-  readonly ground = computed((): FindingGround => {
-    const result = this.content.shown()?.result ?? null;
-    const { priority, feltDeg, guess, items, routineFirst } = this.content.record();
-    const working = this.content.working();
-    const { distanceM } = this.content.target();
+  readonly findingGround = computed((): FindingGround => {
+    const result = this.answers.shown()?.result ?? null;
+    const { priority, feltDeg, guess, items, routineFirst } = this.held.record();
+    const working = this.readings.working();
+    const { distanceM } = this.ground.target();
     const guessed = guess && result?.lines[guess.line];
     return {
-      handedness: this.content.student()?.handedness ?? 'right',
+      handedness: this.ground.student()?.handedness ?? 'right',
       advised: (key) => this.advisedOf(key),
       budget: (key) => this.budgetOf(key),
       aim: this.aim(),
@@ -175,7 +181,7 @@ export class FindingWords {
         drillsFor(key)
           .slice(0, OFFERED)
           .map(({ name }) => name),
-      units: { length: this.content.unit(), distance: this.settings.settings().distanceUnit },
+      units: { length: this.ground.unit(), distance: this.settings.settings().distanceUnit },
       ...(distanceM !== undefined && { targetDistanceM: distanceM }),
       ...(feltDeg !== undefined && { feltDeg }),
       ...(priority && { priority }),
@@ -185,14 +191,14 @@ export class FindingWords {
       cause:
         result === null || working !== null
           ? null
-          : causeOf(result, decidingLines(this.content.rules()), this.ball.placed()),
+          : causeOf(result, decidingLines(this.ground.rules()), this.ball.placed()),
       chains: result === null ? [] : chainsOfResult(result),
       madeFrom: this.madeFrom(),
       about: [
         ...(this.ball.sentences().length === 0 ? [] : ['ball-told' as const]),
         ...(this.drift().length + this.sinceBaseline().length === 0 ? [] : ['change' as const]),
       ],
-      longClub: LONG_CLUBS.has(this.content.club().group),
+      longClub: LONG_CLUBS.has(this.ground.club().group),
       sentences: [
         ...this.ball.sentences(),
         ...(guess && guessed
@@ -200,17 +206,17 @@ export class FindingWords {
               `Your eye said ${sided(guess.readingDeg)} for the ${guess.line}: ${sided(guess.readingDeg - guessed.azimuthDeg)} of what was read.`,
             ]
           : []),
-        ...[feetSentence(this.content.feet()), faceSetBySentence(this.content.record().faceSetBy)].flatMap(
+        ...[feetSentence(this.ground.feet()), faceSetBySentence(this.held.record().faceSetBy)].flatMap(
           (said) => said ?? [],
         ),
-        ...heelSentences(result, this.content.footLine()),
+        ...heelSentences(result, this.ground.footLine()),
         ...this.drift().map((d) => `After the look: ${differenceText(d)}`),
         ...this.sinceBaseline()
           .filter((d) => d.line === ((result && firstOf(result).line) ?? d.line) || d.real)
           .map((d) => `Since the baseline: ${differenceText(d)}`),
         ...itemSentences(items),
         ...this.againstMiss(result),
-        ...(this.content.answerFailed()
+        ...(this.answers.answerFailed()
           ? ['This device cannot make the answer: only the tape’s own figures are shown.']
           : []),
       ],

@@ -7,7 +7,8 @@ import { ROUTINE, type Routine } from '../../../data/kinds/routine.ts';
 import { RecordApi } from '../../../data/record-api.ts';
 import { findingOf } from '../../../lesson/told-walk-ins.ts';
 import { Why } from '../../../ui/why.ts';
-import { CheckContent } from '../check-content.ts';
+import { CheckGround } from '../check-ground.ts';
+import { HeldSetUp } from '../held-set-up.ts';
 
 /** The order of the routine as the one thing to work on, where the walk-ins of the lesson were out of it. */
 @Component({
@@ -59,19 +60,20 @@ import { CheckContent } from '../check-content.ts';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class OrderFirst {
-  private readonly content = inject(CheckContent);
+  private readonly ground = inject(CheckGround);
+  private readonly held = inject(HeldSetUp);
   private readonly records = inject(RecordApi);
   private readonly all = loaded({
-    of: () => this.content.lesson()?.studentId,
+    of: () => this.ground.lesson()?.studentId,
     from: (student) => this.records.all<Routine>(ROUTINE, { student }),
   });
   /** Of this lesson. Without a connection the lines are told alone; what was chosen stands. */
   private readonly walkIns = computed(() =>
-    (this.all.value() ?? []).filter(({ lessonId }) => lessonId === this.content.lesson()?.id),
+    (this.all.value() ?? []).filter(({ lessonId }) => lessonId === this.ground.lesson()?.id),
   );
 
   protected readonly chosen = computed(() => {
-    const { routineFirst } = this.content.record();
+    const { routineFirst } = this.held.record();
     return routineFirst === undefined ? null : orderFirstSentences(routineFirst);
   });
 
@@ -90,6 +92,6 @@ export class OrderFirst {
   protected choose(out: OutOfOrder | null): void {
     const routineFirst =
       out === null ? undefined : { step: stepTitle(out.step), before: stepTitle(out.before) };
-    this.content.note({ routineFirst } as Partial<CheckRecord>);
+    this.held.note({ routineFirst } as Partial<CheckRecord>);
   }
 }

@@ -6,7 +6,7 @@ import { SettingsStore } from '../../../settings/settings.store.ts';
 import { ClubAndTarget } from '../../../ui/club-and-target.ts';
 import { CLUB_GROUPS } from '../../../words/words.ts';
 import { CheckBall } from '../ball/check-ball.ts';
-import { CheckContent } from '../check-content.ts';
+import { CheckGround } from '../check-ground.ts';
 import { FIRST_CIRCUMSTANCES } from '../draft-content.ts';
 import { circumstancesText, HELPS, PHASES } from '../../../words/circumstance-words.ts';
 import { checkLineText } from './line-text.ts';
@@ -20,7 +20,7 @@ import { checkLineText } from './line-text.ts';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Circumstances {
-  protected readonly content = inject(CheckContent);
+  protected readonly ground = inject(CheckGround);
   private readonly settings = inject(SettingsStore);
   private readonly methods = inject(MethodStore);
   private readonly ball = inject(CheckBall);
@@ -31,38 +31,38 @@ export class Circumstances {
   readonly inGround = input(false);
 
   /** The ground is to be looked at: target line, circumstances, re-base. */
-  readonly ground = output();
+  readonly groundAsked = output();
 
   protected readonly presets = [
     { name: 'phase', title: 'When', words: Object.entries(PHASES) },
     { name: 'help', title: 'Help', words: Object.entries(HELPS) },
   ] as const;
   protected readonly summary = computed(() => {
-    const { name, distanceM } = this.content.target();
+    const { name, distanceM } = this.ground.target();
     const target = [name, distanceM === undefined ? undefined : formatDistance(distanceM, this.unit())]
       .filter(Boolean)
       .join(' ');
-    const club = this.content.club();
+    const club = this.ground.club();
     return `${club.name ?? CLUB_GROUPS[club.group]}, ${target || 'no target named'}`;
   });
   private readonly noted = computed(() => {
-    const circumstances = this.content.circumstances();
+    const circumstances = this.ground.circumstances();
     return circumstances === null ? 'circumstances not noted' : circumstancesText(circumstances);
   });
   protected readonly groundText = computed(
     () =>
-      `${this.noted()} · line ${checkLineText(this.content.targetLine())}${startText(this.content.startLineDeg())}`,
+      `${this.noted()} · line ${checkLineText(this.ground.targetLine())}${startText(this.ground.startLineDeg())}`,
   );
 
-  protected chooseClub(club: ReturnType<CheckContent['club']>): void {
-    this.content.set('club', club);
-    this.content.set('judged', this.methods.forClubs(this.content.judged(), club.group));
+  protected chooseClub(club: ReturnType<CheckGround['club']>): void {
+    this.ground.set('club', club);
+    this.ground.set('judged', this.methods.forClubs(this.ground.judged(), club.group));
     this.ball.judgeAnew();
   }
 
   protected note(name: 'phase' | 'help', value: string): void {
-    const circumstances = this.content.circumstances() ?? FIRST_CIRCUMSTANCES;
-    this.content.set('circumstances', { ...circumstances, [name]: value } as CircumstancesOf);
+    const circumstances = this.ground.circumstances() ?? FIRST_CIRCUMSTANCES;
+    this.ground.set('circumstances', { ...circumstances, [name]: value } as CircumstancesOf);
   }
 }
 

@@ -32,7 +32,8 @@ import { angleText, firstOf, leanOf, LINE_TITLES, type LineKey } from '../../../
 import { judgedByMethod, methodIdOf } from '../../../methods/judged.ts';
 import { MethodStore } from '../../../methods/method.store.ts';
 import { CheckBall } from '../ball/check-ball.ts';
-import { CheckContent } from '../check-content.ts';
+import { CheckGround } from '../check-ground.ts';
+import { CheckAnswers } from '../check-answers.ts';
 import { FIRST_CIRCUMSTANCES } from '../draft-content.ts';
 import { Circumstances as CircumstanceFields } from './circumstances.ts';
 import { PLACES, READERS } from '../../../words/circumstance-words.ts';
@@ -62,7 +63,8 @@ import { checkLineText } from './line-text.ts';
 export class GroundSheet {
   readonly closed = output();
 
-  protected readonly content = inject(CheckContent);
+  protected readonly ground = inject(CheckGround);
+  private readonly answers = inject(CheckAnswers);
   private readonly ball = inject(CheckBall);
   protected readonly methods = inject(MethodStore);
   private readonly settings = inject(SettingsStore);
@@ -74,17 +76,17 @@ export class GroundSheet {
     { name: 'reader', title: 'Tape', words: Object.entries(READERS) },
   ] as const;
 
-  private readonly placeId = computed(() => this.content.lesson()?.placeId ?? null);
+  private readonly placeId = computed(() => this.ground.lesson()?.placeId ?? null);
   protected readonly eye = computed(() => this.settings.settings().dominantEye);
   /** How the line is usually made here; what the check holds may be another, from another day. */
   protected readonly choice = linkedSignal((): TargetLineChoice =>
     this.settings.targetLineAt(this.placeId()),
   );
-  protected readonly lineText = computed(() => checkLineText(this.content.targetLine()));
+  protected readonly lineText = computed(() => checkLineText(this.ground.targetLine()));
   protected readonly isAsHeld = computed(
     () =>
       JSON.stringify(composeTargetLine(this.choice()).targetLine) ===
-      JSON.stringify(this.content.targetLine()),
+      JSON.stringify(this.ground.targetLine()),
   );
 
   // What was found afterwards: a gap over a length, as the tape finds it.
@@ -99,7 +101,7 @@ export class GroundSheet {
 
   /** Both values of every line, while it is re-based. */
   protected readonly both = computed(() => {
-    const [asRead, corrected] = [this.content.asRead(), this.content.solution()?.result];
+    const [asRead, corrected] = [this.answers.asRead(), this.answers.solution()?.result];
     if (!asRead || !corrected) return [];
     return (Object.keys(corrected.lines) as LineKey[]).flatMap((key) => {
       const [before, after] = [asRead.lines[key], corrected.lines[key]];
@@ -112,17 +114,17 @@ export class GroundSheet {
   // The method, and what another one would say of the same readings.
   protected readonly otherId = signal('');
   /** The method that judges: a shipped one by its name, an own one by what the check remembers. */
-  protected readonly chosenId = computed(() => methodIdOf(this.content.judged()));
+  protected readonly chosenId = computed(() => methodIdOf(this.ground.judged()));
   protected readonly methodName = computed(() => {
     const id = this.chosenId();
     const known = this.methods.all().find((m) => m.id === id);
-    return known?.name ?? this.content.judged().ownMethod?.name ?? 'limits of its own';
+    return known?.name ?? this.ground.judged().ownMethod?.name ?? 'limits of its own';
   });
   protected readonly sideBySide = computed(() => {
-    const document = this.content.shown()?.document;
+    const document = this.answers.shown()?.document;
     const other = this.methods.all().find((m) => m.id === this.otherId());
     if (!document || other === undefined) return [];
-    const rebase = this.content.rebase() ?? undefined;
+    const rebase = this.ground.rebase() ?? undefined;
     const mine = solveDocument(document, { rebase, answer: 'live' });
     const theirs = solveDocument(underMethod(document, other), { rebase, answer: 'live' });
     const said = (result: ResultDocument, key: LineKey): string =>
@@ -143,17 +145,17 @@ export class GroundSheet {
   protected chooseMethod(id: string): void {
     const method = this.methods.all().find((m) => m.id === id);
     if (method === undefined) return;
-    this.content.set('judged', judgedByMethod(method, this.content.club().group));
+    this.ground.set('judged', judgedByMethod(method, this.ground.club().group));
     this.ball.judgeAnew();
   }
 
   protected note(name: keyof Circumstances, value: string): void {
-    const circumstances = this.content.circumstances() ?? FIRST_CIRCUMSTANCES;
-    this.content.set('circumstances', { ...circumstances, [name]: value });
+    const circumstances = this.ground.circumstances() ?? FIRST_CIRCUMSTANCES;
+    this.ground.set('circumstances', { ...circumstances, [name]: value });
   }
 
   protected useLine(): void {
-    this.content.set('targetLine', composeTargetLine(this.choice()).targetLine);
+    this.ground.set('targetLine', composeTargetLine(this.choice()).targetLine);
     this.settings.keepTargetLine(this.choice(), this.placeId()).subscribe({
       next: () => this.problem.set(null),
       error: (error: unknown) => this.problem.set(toProblem(error)),
@@ -162,7 +164,7 @@ export class GroundSheet {
 
   protected correct(): void {
     const turnedDeg = Number(this.turnedDeg().toFixed(6));
-    this.content.set('rebase', { turnedDeg, uncertaintyDeg: this.knownDeg() });
+    this.ground.set('rebase', { turnedDeg, uncertaintyDeg: this.knownDeg() });
   }
 
   /** The half-width of 95 %, degrees. */

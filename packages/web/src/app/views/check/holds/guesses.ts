@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { CheckContent } from '../check-content.ts';
+import { CheckGround } from '../check-ground.ts';
+import { HeldSetUp } from '../held-set-up.ts';
 import { AimStrip } from '../readings/aim-strip.ts';
 
 /** Before anyone is told: where the student feels aimed, and what the instructor's eye says. One swipe each. */
@@ -14,11 +15,11 @@ import { AimStrip } from '../readings/aim-strip.ts';
         ask="Swipe or tap; leave it out if nobody asked."
         [fromTargetDeg]="felt()"
         [sightingDeg]="0"
-        (aimed)="content.note({ feltDeg: $event })"
+        (aimed)="held.note({ feltDeg: $event })"
       />
     </div>
     <div>
-      <h3>And your eye: where do the {{ content.footLine() }} point?</h3>
+      <h3>And your eye: where do the {{ ground.footLine() }} point?</h3>
       <lo-aim-strip
         label="What your eye says"
         ask="Swipe or tap before the tape tells."
@@ -45,11 +46,12 @@ import { AimStrip } from '../readings/aim-strip.ts';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Guesses {
-  protected readonly content = inject(CheckContent);
-  protected readonly felt = computed(() => this.content.record().feltDeg ?? null);
-  protected readonly guessed = computed(() => this.content.record().guess?.readingDeg ?? null);
+  protected readonly ground = inject(CheckGround);
+  protected readonly held = inject(HeldSetUp);
+  protected readonly felt = computed(() => this.held.record().feltDeg ?? null);
+  protected readonly guessed = computed(() => this.held.record().guess?.readingDeg ?? null);
 
   protected guess(readingDeg: number): void {
-    this.content.note({ guess: { line: this.content.footLine(), readingDeg } });
+    this.held.note({ guess: { line: this.ground.footLine(), readingDeg } });
   }
 }

@@ -2,7 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, output, signal } 
 import { momentsOfHold } from '@lotrecht/judging';
 import { Caution } from '../../../safety/caution.ts';
 import { LINE_TITLES } from '../../../words/words.ts';
-import { CheckContent } from '../check-content.ts';
+import { CheckGround } from '../check-ground.ts';
+import { HeldSetUp } from '../held-set-up.ts';
+import { CheckReadings } from '../check-readings.ts';
 import { Circumstances } from '../ground/circumstances.ts';
 import { entryTitle } from '../readings/entry.ts';
 import { keepUsual, type PlanName, readUsual, type UsualReadings } from '../../../lesson/usual-readings.ts';
@@ -56,10 +58,12 @@ function choiceOf<T>(
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class HoldPlan {
-  protected readonly content = inject(CheckContent);
+  protected readonly ground = inject(CheckGround);
+  protected readonly held = inject(HeldSetUp);
+  protected readonly readings = inject(CheckReadings);
   protected readonly runner = inject(HoldRunner);
   protected readonly series = inject(BlindSeries);
-  readonly ground = output();
+  readonly groundAsked = output();
 
   protected readonly lengths = SERIES_LENGTHS;
   protected readonly colour = computed(() => markColour(this.series.mine()?.place ?? 1));
@@ -84,11 +88,11 @@ export class HoldPlan {
       .join(' · '),
   );
 
-  protected readonly looking = computed(() => this.content.entries().some((e) => e.look));
+  protected readonly looking = computed(() => this.readings.entries().some((e) => e.look));
 
   protected readonly rows = computed(() => {
-    const entries = this.content.entries().filter((e) => !e.look);
-    return allInOrder(this.content.rules().order).map((line) => {
+    const entries = this.readings.entries().filter((e) => !e.look);
+    return allInOrder(this.ground.rules().order).map((line) => {
       const of = entries.filter((e) => e.line === line);
       const [first] = of;
       return {
@@ -107,7 +111,7 @@ export class HoldPlan {
       hold,
       seconds,
       lines: entries.map((e) => entryTitle(e).toLowerCase()).join(', '),
-      held: hold <= this.content.run().hold,
+      held: hold <= this.held.run().hold,
     })),
   );
 
@@ -118,6 +122,6 @@ export class HoldPlan {
 
   protected choose(plan: PlanName): void {
     this.chosenPlan.set(plan);
-    this.content.plan.choosePlan(plan);
+    this.readings.plan.choosePlan(plan);
   }
 }

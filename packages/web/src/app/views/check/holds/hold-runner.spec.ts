@@ -3,7 +3,12 @@ import { beginUsual } from '../beginnings.ts';
 import { provideHttpClient } from '@angular/common/http';
 import { TestBed } from '@angular/core/testing';
 import { type StudentView } from '@lotrecht/records';
-import { CheckContent } from '../check-content.ts';
+import { ByHand } from '../by-hand.ts';
+import { CheckDraft } from '../check-draft.ts';
+import { CheckAnswers } from '../check-answers.ts';
+import { CheckGround, NOTHING_OPENED } from '../check-ground.ts';
+import { HeldSetUp } from '../held-set-up.ts';
+import { CheckReadings } from '../check-readings.ts';
 import { NextStep } from './next-step.ts';
 import { MethodStore } from '../../../methods/method.store.ts';
 import { HoldRunner } from './hold-runner.ts';
@@ -19,22 +24,28 @@ class Heard {
   }
 }
 
-function open(): { content: CheckContent; runner: HoldRunner; heard: Heard } {
+function open() {
   localStorage.clear();
   const heard = new Heard();
   TestBed.configureTestingModule({
     providers: [
-      CheckContent,
+      ByHand,
+      CheckAnswers,
+      CheckDraft,
+      CheckGround,
+      CheckReadings,
+      HeldSetUp,
       HoldRunner,
       MethodStore,
       provideHttpClient(),
       { provide: Prompts, useValue: heard },
     ],
   });
-  const content = TestBed.inject(CheckContent);
-  content.student.set({ id: 's', handedness: 'right' } as StudentView);
-  beginUsual(content, TestBed.inject(SettingsStore));
-  return { content, runner: TestBed.inject(HoldRunner), heard };
+  const draft = TestBed.inject(CheckDraft);
+  const { ground, held, readings } = draft;
+  ground.open({ ...NOTHING_OPENED, student: { id: 's', handedness: 'right' } as StudentView });
+  beginUsual(draft, TestBed.inject(SettingsStore));
+  return { ground, held, readings, runner: TestBed.inject(HoldRunner), heard };
 }
 
 describe('a hold', () => {
@@ -42,25 +53,25 @@ describe('a hold', () => {
   afterEach(() => vi.useRealTimers());
 
   it('leads through its cards by the clock, says each, and lets the student step out', () => {
-    const { content, runner, heard } = open();
+    const { held, runner, heard } = open();
     TestBed.tick();
     runner.begin();
     TestBed.tick();
-    expect(content.run()).toMatchObject({ phase: 'hold', hold: 1 });
+    expect(held.run()).toMatchObject({ phase: 'hold', hold: 1 });
     expect(heard.said).toEqual(['tones Face']);
     vi.advanceTimersByTime(3_100);
     TestBed.tick();
     expect(heard.said).toEqual(['tones Face', 'tones Toes']);
     vi.advanceTimersByTime(3_100);
     TestBed.tick();
-    expect(content.run().phase).toBe('release');
+    expect(held.run().phase).toBe('release');
     expect(heard.said.at(-1)).toBe('tones out');
     expect(runner.ahead()).toEqual([]);
   });
 
   it('moves on when a card is done before its time, and keeps count of the holds', () => {
-    const { content, runner } = open();
-    content.plan.choosePlan('all');
+    const { held, readings, runner } = open();
+    readings.plan.choosePlan('all');
     TestBed.tick();
     expect(runner.holds().map((h) => h.seconds)).toEqual([15, 15, 3]);
     runner.begin();
@@ -71,11 +82,11 @@ describe('a hold', () => {
     runner.stepOut();
     expect(runner.ahead().map((h) => h.hold)).toEqual([2, 3]);
     runner.begin();
-    expect(content.run().hold).toBe(2);
+    expect(held.run().hold).toBe(2);
   });
 
   it('goes by tapping where the hands are slower than the clock', () => {
-    const { content, runner } = open();
+    const { held, runner } = open();
     runner.choosePace('taps');
     runner.begin();
     TestBed.tick();
@@ -86,16 +97,16 @@ describe('a hold', () => {
     runner.next();
     runner.next();
     TestBed.tick();
-    expect(content.run().phase).toBe('release');
+    expect(held.run().phase).toBe('release');
   });
 
   it('learns from five holds by tapping what a reading takes, and from none by the clock', () => {
     localStorage.removeItem('lotrecht-clocked');
-    const { content, runner } = open();
-    content.plan.choosePlan('quick');
+    const { held, readings, runner } = open();
+    readings.plan.choosePlan('quick');
     const hold = (pace: 'clock' | 'taps', seconds: number): void => {
       runner.choosePace(pace);
-      content.set('run', { ...content.run(), hold: 0 });
+      held.goTo({ ...held.run(), hold: 0 });
       runner.begin();
       TestBed.tick();
       for (const _card of runner.cards()) {
@@ -113,10 +124,10 @@ describe('a hold', () => {
   });
 
   it('takes up a reading that is advised, in another hold when this one is full', () => {
-    const { content } = open();
-    content.set('circumstances', { phase: 'coached', help: 'rods', place: 'range', reader: 'instructor' });
+    const { ground, readings } = open();
+    ground.set('circumstances', { phase: 'coached', help: 'rods', place: 'range', reader: 'instructor' });
     // Face and toes are planned, and tell most: of the toes alone the face is what is missing.
-    content.plan.toggleLine('face');
+    readings.plan.toggleLine('face');
     const fixture = TestBed.createComponent(NextStep);
     TestBed.tick();
     const text = (fixture.nativeElement as HTMLElement).textContent ?? '';
@@ -124,7 +135,7 @@ describe('a hold', () => {
     (fixture.nativeElement as HTMLElement).querySelector('button')?.click();
     TestBed.tick();
     expect(
-      content
+      readings
         .entries()
         .map((e) => e.line)
         .toSorted(),

@@ -1,7 +1,8 @@
 import { computed, DestroyRef, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { timesOf } from '@lotrecht/judging';
 import { holdingTimeOf } from '@lotrecht/core';
-import { CheckContent } from '../check-content.ts';
+import { HeldSetUp } from '../held-set-up.ts';
+import { CheckReadings } from '../check-readings.ts';
 import { entryTitle } from '../readings/entry.ts';
 import { ClockedTimesStore } from '../../../lesson/clocked-times.store.ts';
 import { keepUsual, readUsual, type UsualReadings } from '../../../lesson/usual-readings.ts';
@@ -15,7 +16,8 @@ const TICK_MS = 100;
 /** Leads a check through its phases: holds by the clock, steps out, and goes to the tape. */
 @Injectable()
 export class HoldRunner {
-  private readonly content = inject(CheckContent);
+  private readonly held = inject(HeldSetUp);
+  private readonly readings = inject(CheckReadings);
   private readonly prompts = inject(Prompts);
   private readonly nowMs = signal(Date.now());
   private readonly clocked = inject(ClockedTimesStore);
@@ -24,18 +26,18 @@ export class HoldRunner {
   private cardSinceMs: number | null = null;
 
   readonly pace = signal<Run['pace']>(readUsual().pace);
-  readonly alone = computed(() => this.content.run().alone ?? false);
+  readonly alone = computed(() => this.held.run().alone ?? false);
   readonly prompting = signal<UsualReadings['prompts']>(readUsual().prompts);
 
   /** What the ways take in these hands. */
-  readonly times = computed(() => timesOf(this.content.tools()));
+  readonly times = computed(() => timesOf(this.held.tools()));
 
-  readonly holds = computed(() => holdsOf(this.content.entries(), this.times()));
+  readonly holds = computed(() => holdsOf(this.readings.entries(), this.times()));
   /** Holds that the student still has to give. */
-  readonly ahead = computed(() => this.holds().filter((h) => h.hold > this.content.run().hold));
-  readonly cards = computed(() => cardsOf(this.content.entries(), this.content.run().hold));
+  readonly ahead = computed(() => this.holds().filter((h) => h.hold > this.held.run().hold));
+  readonly cards = computed(() => cardsOf(this.readings.entries(), this.held.run().hold));
   readonly clock = computed(() => {
-    const run = this.content.run();
+    const run = this.held.run();
     const heldS = run.startedAtMs === null ? 0 : Math.max(0, (this.nowMs() - run.startedAtMs) / 1000);
     return clockAt(this.cards(), heldS, run, this.times());
   });
@@ -45,7 +47,7 @@ export class HoldRunner {
   constructor() {
     let ticking: ReturnType<typeof setInterval> | undefined;
     effect(() => {
-      const holding = this.content.run().phase === 'hold';
+      const holding = this.held.run().phase === 'hold';
       clearInterval(ticking);
       if (!holding) return;
       this.nowMs.set(Date.now());
@@ -53,7 +55,7 @@ export class HoldRunner {
     });
     inject(DestroyRef).onDestroy(() => clearInterval(ticking));
     effect(() => {
-      if (this.content.run().phase !== 'hold') return;
+      if (this.held.run().phase !== 'hold') return;
       const { card } = this.clock();
       untracked(() => this.reach(card));
     });
@@ -66,7 +68,7 @@ export class HoldRunner {
     this.prompted = -1;
     this.nowMs.set(Date.now());
     this.cardSinceMs = Date.now();
-    this.content.set('run', {
+    this.held.goTo({
       phase: 'hold',
       hold: next.hold,
       startedAtMs: Date.now(),
@@ -79,25 +81,25 @@ export class HoldRunner {
 
   /** This card is done before its time. */
   next(): void {
-    const run = this.content.run();
+    const run = this.held.run();
     const { card, cardLeftS } = this.clock();
     const done = this.cards()[card];
     if (run.phase !== 'hold' || done === undefined) return;
     const gained = run.pace === 'clock' ? Math.min(cardLeftS, holdingS(done, this.times())) : 0;
     // Where the clock moves cards on, only the quick ones are tapped: those alone would teach too short a time.
     if (run.pace === 'taps') this.clockCard(done);
-    this.content.set('run', { ...run, gainedS: run.gainedS + gained, tapped: run.tapped + 1 });
+    this.held.goTo({ ...run, gainedS: run.gainedS + gained, tapped: run.tapped + 1 });
   }
 
   /** The student steps out, whatever was read. */
   stepOut(): void {
     this.prompts.release(this.prompting());
-    this.content.set('run', { ...this.content.run(), phase: 'release', startedAtMs: null });
+    this.held.goTo({ ...this.held.run(), phase: 'release', startedAtMs: null });
   }
 
   /** Back to what is to be read; holds that were held stay held. */
   toPlan(): void {
-    this.content.set('run', { ...this.content.run(), phase: 'plan', startedAtMs: null });
+    this.held.goTo({ ...this.held.run(), phase: 'plan', startedAtMs: null });
   }
 
   choosePace(pace: Run['pace']): void {
@@ -108,8 +110,8 @@ export class HoldRunner {
   /** With a helper, or alone: a bob after the other takes longer, and holds become more. */
   chooseHands(alone: boolean): void {
     keepUsual({ alone });
-    this.content.set('run', { ...this.content.run(), alone });
-    this.content.plan.spread();
+    this.held.goTo({ ...this.held.run(), alone });
+    this.readings.plan.spread();
   }
 
   choosePrompts(prompts: UsualReadings['prompts']): void {

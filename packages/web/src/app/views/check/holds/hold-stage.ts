@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { holdInstruction } from '@lotrecht/words';
-import { CheckContent } from '../check-content.ts';
+import { HeldSetUp } from '../held-set-up.ts';
 import { entryTitle } from '../readings/entry.ts';
 import { isTapped, TappedReading } from '../readings/tapped-reading.ts';
 import { HoldRunner } from './hold-runner.ts';
@@ -15,7 +15,7 @@ import { holdingS } from './plan.ts';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class HoldStage {
-  protected readonly content = inject(CheckContent);
+  protected readonly held = inject(HeldSetUp);
   protected readonly runner = inject(HoldRunner);
 
   protected readonly cards = computed(() =>
@@ -37,12 +37,10 @@ export class HoldStage {
       instruction: holdInstruction(up.entry, up.entry.look),
       tapped: isTapped(up.entry),
       left:
-        this.content.run().pace === 'taps'
-          ? 100
-          : (100 * cardLeftS) / holdingS(up.entry, this.runner.times()),
+        this.held.run().pace === 'taps' ? 100 : (100 * cardLeftS) / holdingS(up.entry, this.runner.times()),
     };
   });
 
-  protected readonly held = computed(() => Math.floor(this.runner.clock().heldS));
+  protected readonly heldS = computed(() => Math.floor(this.runner.clock().heldS));
   protected readonly isLast = computed(() => this.runner.clock().card >= this.cards().length - 1);
 }

@@ -4,7 +4,10 @@ import { type Candidate, HOLDING_TIMES } from '@lotrecht/core';
 import { wayTitle } from '@lotrecht/words';
 import { firstOf, percentText } from '../../../words/words.ts';
 import { SettingsStore } from '../../../settings/settings.store.ts';
-import { CheckContent } from '../check-content.ts';
+import { CheckGround } from '../check-ground.ts';
+import { HeldSetUp } from '../held-set-up.ts';
+import { CheckReadings } from '../check-readings.ts';
+import { CheckAnswers } from '../check-answers.ts';
 import { HoldRunner } from './hold-runner.ts';
 import { newestThought } from '../finding/beside-the-page.ts';
 
@@ -52,27 +55,30 @@ const MOST_HOLDS = 4;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class NextStep {
-  private readonly content = inject(CheckContent);
+  private readonly ground = inject(CheckGround);
+  private readonly held = inject(HeldSetUp);
+  private readonly readings = inject(CheckReadings);
+  private readonly answers = inject(CheckAnswers);
   private readonly runner = inject(HoldRunner);
   private readonly settings = inject(SettingsStore);
 
-  private readonly ground = computed((): AdviceGround | null => {
-    const student = this.content.student();
+  private readonly adviceGround = computed((): AdviceGround | null => {
+    const student = this.ground.student();
     if (student === null) return null;
-    const covered = this.content.covered();
-    const document = this.content.solution()?.bare ?? null;
-    const rebase = this.content.rebase() ?? undefined;
-    const { phase, hold } = this.content.run();
-    const pointsAtM = this.content.pointsAtM();
-    const last = Math.max(1, hold, ...this.content.entries().map((e) => e.hold));
+    const covered = this.held.covered();
+    const document = this.answers.solution()?.bare ?? null;
+    const rebase = this.ground.rebase() ?? undefined;
+    const { phase, hold } = this.held.run();
+    const pointsAtM = this.ground.pointsAtM();
+    const last = Math.max(1, hold, ...this.readings.entries().map((e) => e.hold));
     return {
       handedness: student.handedness,
-      judgedBy: this.content.rules(),
+      judgedBy: this.ground.rules(),
       // Covered readings may not be told by what is advised after them.
       read: covered || document === null ? null : { document, rebase },
-      targetLineUncertaintyDeg: this.content.targetLineUncertaintyDeg(),
-      tools: this.content.tools(),
-      readdressSdDeg: this.content.readdressSdDeg(),
+      targetLineUncertaintyDeg: this.ground.targetLineUncertaintyDeg(),
+      tools: this.held.tools(),
+      readdressSdDeg: this.ground.readdressSdDeg(),
       ...(pointsAtM !== undefined && { pointsAtM }),
       hold: last,
       heldS:
@@ -86,22 +92,22 @@ export class NextStep {
   });
   private readonly newest = newestThought(
     computed(() => {
-      const ground = this.ground();
-      return ground === null ? null : ({ about: 'advice', ground, known: this.content.known() } as const);
+      const ground = this.adviceGround();
+      return ground === null ? null : ({ about: 'advice', ground, known: this.answers.known() } as const);
     }),
     // Without advice the plan stands; that this device cannot think beside the page is said with the finding.
-    () => this.content.answerFailed.set(true),
+    () => this.answers.fail(),
   );
   private readonly advice = computed(() => this.newest()?.thought ?? null);
 
-  private readonly unread = computed(() => this.content.covered() || this.content.solution() === null);
+  private readonly unread = computed(() => this.held.covered() || this.answers.solution() === null);
 
   /** What could be taken next: not what the plan already has, while nothing of it may be told. */
   protected readonly candidate = computed((): Candidate | null => {
     const advice = this.advice();
     if (advice?.advice !== 'read') return null;
     const ranked = [advice.next, ...advice.others];
-    const planned = new Set(this.content.entries().map((e) => e.line));
+    const planned = new Set(this.readings.entries().map((e) => e.line));
     return (this.unread() ? ranked.find((c) => !planned.has(c.line)) : ranked[0]) ?? null;
   });
 
@@ -113,7 +119,7 @@ export class NextStep {
     if (candidate === null) return STOPS[this.unread() ? 'read' : advice.advice];
     const { line, by, rod, seconds, newHold, gain } = candidate;
     // Told from the answer that stands beside it: the advice itself looks at fewer kinds of students.
-    const result = this.content.shown()?.result ?? null;
+    const result = this.answers.shown()?.result ?? null;
     const now = (result && firstOf(result).probability) ?? advice.answer.probability;
     // A number and its sign are never parted by the end of a line.
     const whole = (probability: number): string => percentText(probability).replace(' ', '\u00a0');
@@ -128,7 +134,7 @@ export class NextStep {
   /** A line that was read already is offered again: what reading on does is said before. */
   protected readonly again = computed(() => {
     const line = this.candidate()?.line;
-    return line !== undefined && !this.unread() && this.content.shown()?.result?.lines[line] !== undefined;
+    return line !== undefined && !this.unread() && this.answers.shown()?.result?.lines[line] !== undefined;
   });
   protected readonly readOn = READ_ON;
 
@@ -137,9 +143,9 @@ export class NextStep {
   }
 
   protected take({ line, by, rod, newHold }: Candidate): void {
-    const last = Math.max(1, ...this.content.entries().map((e) => e.hold));
-    this.content.plan.add(line, { by, rod }, newHold ? last + 1 : last);
-    if (newHold && this.content.run().phase === 'tape') this.runner.toPlan();
+    const last = Math.max(1, ...this.readings.entries().map((e) => e.hold));
+    this.readings.plan.add(line, { by, rod }, newHold ? last + 1 : last);
+    if (newHold && this.held.run().phase === 'tape') this.runner.toPlan();
   }
 
   private plannedSeconds(hold: number): number {

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Caution } from '../../../safety/caution.ts';
 import { type Moment, momentsOfHold } from '@lotrecht/judging';
-import { CheckContent } from '../check-content.ts';
+import { CheckGround } from '../check-ground.ts';
+import { HeldSetUp } from '../held-set-up.ts';
 import { Guesses } from './guesses.ts';
 import { entryTitle } from '../readings/entry.ts';
 import { BlindSeries } from '../series/blind-series.ts';
@@ -17,21 +18,22 @@ import { HoldRunner } from './hold-runner.ts';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Release {
-  protected readonly content = inject(CheckContent);
+  protected readonly ground = inject(CheckGround);
+  protected readonly held = inject(HeldSetUp);
   protected readonly runner = inject(HoldRunner);
   protected readonly series = inject(BlindSeries);
 
   protected readonly title = computed(() =>
-    this.runner.ahead().length > 0 ? `Hold ${this.content.run().hold} is done` : 'The student steps out',
+    this.runner.ahead().length > 0 ? `Hold ${this.held.run().hold} is done` : 'The student steps out',
   );
 
   protected readonly lead = computed(() => {
     if (this.runner.ahead().length > 0)
       return 'A breath, then into the same stance again. It counts as another stand.';
-    const setUp = this.content.series();
+    const setUp = this.held.series();
     if (this.series.toHold() !== null)
       return `Cover the ${markColour(setUp?.place ?? 1)} marks. Say nothing of how it looked.`;
-    return this.content.covered()
+    return this.held.covered()
       ? 'Only now sight the target, and lay the line through the marked ball. Check it before the tape comes out.'
       : 'Leave the marks where they are. The tape goes over them.';
   });

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { type PlaceMark } from '@lotrecht/records';
 import { SettingsStore } from '../../../settings/settings.store.ts';
 import { LandmarkStrip } from '../../../ui/landmark-strip.ts';
-import { CheckContent } from '../check-content.ts';
+import { CheckGround } from '../check-ground.ts';
 
 const USUAL_DISTANCE_M = 150;
 
@@ -25,7 +25,7 @@ const USUAL_DISTANCE_M = 150;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class AimStrip {
-  private readonly content = inject(CheckContent);
+  private readonly ground = inject(CheckGround);
   protected readonly settings = inject(SettingsStore);
 
   readonly label = input.required<string>();
@@ -37,8 +37,8 @@ export class AimStrip {
   readonly aimed = output<number>();
 
   protected readonly seen = computed((): { marks: readonly PlaceMark[]; target: PlaceMark } => {
-    const { name, distanceM } = this.content.target();
-    const marks = this.content.marks();
+    const { name, distanceM } = this.ground.target();
+    const marks = this.ground.marks();
     const target = marks.find((m) => m.name === name && m.kind === 'target');
     if (target !== undefined) return { marks, target };
     const alone: PlaceMark = {

@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { COVERAGE_FACTOR, sideSign, signWords } from '@lotrecht/core';
 import { LINE_TITLES } from '../../../words/words.ts';
 import { EyeStore } from '../../../settings/eye.store.ts';
-import { CheckContent } from '../check-content.ts';
+import { CheckGround } from '../check-ground.ts';
+import { CheckReadings } from '../check-readings.ts';
 import { type Entry } from './entry.ts';
 
 /** What an eye can tell apart, φ in degrees; each is known to ± 8° only. */
@@ -58,7 +59,8 @@ const CLASSES: readonly { readonly deg: number; readonly much: boolean }[] = [
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ByEye {
-  private readonly content = inject(CheckContent);
+  private readonly ground = inject(CheckGround);
+  private readonly readings = inject(CheckReadings);
   private readonly eye = inject(EyeStore);
   readonly entry = input.required<Entry>();
 
@@ -78,7 +80,7 @@ export class ByEye {
 
   protected readonly classes = computed(() => {
     const [below, above] = signWords(this.entry().line);
-    const side = sideSign(this.content.student()?.handedness ?? 'right');
+    const side = sideSign(this.ground.student()?.handedness ?? 'right');
     return CLASSES.map(({ deg, much }) => ({
       readingDeg: deg === 0 ? 0 : side * deg,
       words: deg === 0 ? 'square' : `${much ? 'much ' : ''}${deg < 0 ? below : above}`,
@@ -86,6 +88,6 @@ export class ByEye {
   });
 
   protected judge(readingDeg: number): void {
-    this.content.fill(this.entry().id, { readingDeg: String(readingDeg) });
+    this.readings.fill(this.entry().id, { readingDeg: String(readingDeg) });
   }
 }

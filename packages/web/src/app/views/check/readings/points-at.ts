@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { degreesFromRadians, pointedAt, radiansFromDegrees } from '@lotrecht/core';
-import { CheckContent } from '../check-content.ts';
+import { CheckGround } from '../check-ground.ts';
+import { CheckReadings } from '../check-readings.ts';
 import { AimStrip } from './aim-strip.ts';
 import { type Entry } from './entry.ts';
 
@@ -23,7 +24,8 @@ const USUAL_DISTANCE_M = 150;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class PointsAt {
-  private readonly content = inject(CheckContent);
+  private readonly ground = inject(CheckGround);
+  private readonly readings = inject(CheckReadings);
   readonly entry = input.required<Entry>();
   protected readonly sightingDeg = ALONG_THE_ROD_DEG;
 
@@ -35,13 +37,13 @@ export class PointsAt {
   });
 
   protected aim(deg: number): void {
-    const distanceM = this.content.target().distanceM ?? USUAL_DISTANCE_M;
+    const distanceM = this.ground.target().distanceM ?? USUAL_DISTANCE_M;
     const { lateralM, lateralUncertaintyM } = pointedAt(
       radiansFromDegrees(deg),
       { distanceM, bearingRad: 0 },
       radiansFromDegrees(ALONG_THE_ROD_DEG),
     );
-    this.content.fill(
+    this.readings.fill(
       this.entry().id,
       { lateralM: lateralM.toFixed(2), distanceM: String(distanceM) },
       { lateralUncertaintyM: Number(lateralUncertaintyM.toFixed(3)) },

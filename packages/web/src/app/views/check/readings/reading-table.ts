@@ -14,7 +14,10 @@ import { MatButton } from '@angular/material/button';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { debounceTime, Subject } from 'rxjs';
 import { wayTitle } from '@lotrecht/words';
-import { CheckContent } from '../check-content.ts';
+import { CheckGround } from '../check-ground.ts';
+import { HeldSetUp } from '../held-set-up.ts';
+import { CheckReadings } from '../check-readings.ts';
+import { CheckAnswers } from '../check-answers.ts';
 import { CheckStore } from '../check.store.ts';
 import { BlindSeries } from '../series/blind-series.ts';
 import { BallRow } from '../ball/ball-row.ts';
@@ -47,7 +50,10 @@ const UNIT_WORDS: Readonly<Record<ReadingUnit, string>> = {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ReadingTable {
-  protected readonly content = inject(CheckContent);
+  protected readonly ground = inject(CheckGround);
+  protected readonly held = inject(HeldSetUp);
+  protected readonly readings = inject(CheckReadings);
+  protected readonly answers = inject(CheckAnswers);
   private readonly store = inject(CheckStore);
   private readonly injector = inject(Injector);
   private readonly series = inject(BlindSeries);
@@ -64,23 +70,23 @@ export class ReadingTable {
 
   /** Behind a right-hander the lead foot is to the left, as the fields stand; facing the student it is to the right. */
   protected readonly swapped = computed(
-    () => this.facing() === (this.content.student()?.handedness !== 'left'),
+    () => this.facing() === (this.ground.student()?.handedness !== 'left'),
   );
 
   protected readonly rowsOf = computed(() =>
-    this.content.entries().map((entry) => ({
+    this.readings.entries().map((entry) => ({
       entry,
       title: entryTitle(entry),
       way: wayTitle(entry.by, entry.rod),
       tapped: isTapped(entry),
-      fields: fieldsOf(entry, this.content.unit()),
+      fields: fieldsOf(entry, this.ground.unit()),
     })),
   );
 
   protected readonly nextFace = computed(() => {
-    if (!this.content.complete() || this.ballComes()) return 'Next';
+    if (!this.answers.complete() || this.ballComes()) return 'Next';
     if (this.store.state() === 'kept') return 'Kept';
-    return this.content.covered() && this.series.isLast() ? 'Reveal' : 'Keep';
+    return this.held.covered() && this.series.isLast() ? 'Reveal' : 'Keep';
   });
 
   /** Ball and stance are read as well, behind the lines; a field of theirs may be passed over. */
@@ -119,7 +125,7 @@ export class ReadingTable {
   constructor() {
     this.paused
       .pipe(debounceTime(PAUSE_MS), takeUntilDestroyed())
-      .subscribe((key) => this.content.settle(key));
+      .subscribe((key) => this.readings.settle(key));
   }
 
   /** Goes to a field; its content is selected, so that typing replaces it. */
@@ -158,7 +164,7 @@ export class ReadingTable {
   }
 
   protected chooseWay(entry: Entry, way: UsualWay): void {
-    this.content.plan.chooseWay(entry.line, way);
+    this.readings.plan.chooseWay(entry.line, way);
     this.opened.set(null);
   }
 
@@ -174,13 +180,13 @@ export class ReadingTable {
       this.ball.type(key, text);
       return;
     }
-    this.content.type(key, text);
+    this.readings.type(key, text);
     this.paused.next(key);
   }
 
   protected left(key: FieldKey): void {
     if (this.ball.isOf(key)) this.ball.settle(key);
-    else this.content.settle(key);
+    else this.readings.settle(key);
   }
 
   protected next(key: FieldKey | null): void {
@@ -191,14 +197,14 @@ export class ReadingTable {
     // A base that is known is passed over; after the last field the first that is still empty comes.
     const following =
       fields.slice(at + 1).find((f) => !f.kept || !f.isRead) ??
-      (this.content.complete() ? undefined : fields.find((f) => !f.isRead && !this.ball.isOf(f.key)));
+      (this.answers.complete() ? undefined : fields.find((f) => !f.isRead && !this.ball.isOf(f.key)));
     if (following !== undefined) this.focus(following.key);
     else this.finish();
   }
 
   private readLines(): readonly string[] {
-    const unit = this.content.unit();
-    return this.content
+    const unit = this.ground.unit();
+    return this.readings
       .entries()
       .filter((e) => parseEntry(e, unit).every(({ parsed }) => parsed.kind === 'value'))
       .map(({ id }) => id);
@@ -210,7 +216,7 @@ export class ReadingTable {
     if (fresh.length === 0) return;
     const now = Date.now();
     if (this.sinceMs !== null && fresh.length === 1) {
-      this.clocked.note('tapeS', (now - this.sinceMs) / 1000, this.content.run().alone ?? false);
+      this.clocked.note('tapeS', (now - this.sinceMs) / 1000, this.held.run().alone ?? false);
     }
     for (const id of fresh) this.read.add(id);
     this.sinceMs = now;
@@ -241,7 +247,7 @@ export class ReadingTable {
   }
 
   protected errorOf(id: string): string | null {
-    for (const [key, message] of this.content.fieldErrors()) if (key.startsWith(`${id}.`)) return message;
+    for (const [key, message] of this.answers.fieldErrors()) if (key.startsWith(`${id}.`)) return message;
     return null;
   }
 
@@ -251,11 +257,11 @@ export class ReadingTable {
 
   /** Fields that the pad fills, in the order the tape is read. */
   private tapeFields() {
-    const ofLines = this.content
+    const ofLines = this.readings
       .entries()
       .filter((e) => !isTapped(e))
       .flatMap((e) =>
-        parseEntry(e, this.content.unit()).map(({ key, kept, name, parsed }) => ({
+        parseEntry(e, this.ground.unit()).map(({ key, kept, name, parsed }) => ({
           key,
           kept,
           text: e.fields[name] ?? '',

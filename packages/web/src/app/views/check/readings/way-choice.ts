@@ -9,7 +9,8 @@ import {
   waysOf,
 } from '@lotrecht/core';
 import { type LineKey } from '../../../words/words.ts';
-import { CheckContent } from '../check-content.ts';
+import { CheckGround } from '../check-ground.ts';
+import { HeldSetUp } from '../held-set-up.ts';
 import { wayTitle } from '@lotrecht/words';
 import { type UsualWay } from '../../../lesson/usual-readings.ts';
 
@@ -87,7 +88,8 @@ const BORROWED_FACE_ROD_MM = 600;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WayChoice {
-  private readonly content = inject(CheckContent);
+  private readonly ground = inject(CheckGround);
+  private readonly held = inject(HeldSetUp);
   readonly line = input.required<LineKey>();
   readonly current = input.required<UsualWay>();
   /** Whether the ways that are not chosen hide until they are asked for. */
@@ -102,19 +104,19 @@ export class WayChoice {
 
   private readonly ways = computed(() => {
     const line = this.line();
-    const { distanceM } = this.content.target();
+    const { distanceM } = this.ground.target();
     const current = this.current();
     // What is not noted as at hand may be borrowed: every way is offered, the noted ones as they are.
-    const tools = { faceRodMm: BORROWED_FACE_ROD_MM, ...this.content.tools(), gauge: true };
+    const tools = { faceRodMm: BORROWED_FACE_ROD_MM, ...this.held.tools(), gauge: true };
     const possible = waysOf(line, atHandOf(tools, distanceM), timesOf(tools));
-    const tolerance = this.content.rules().tolerancesDeg[line];
+    const tolerance = this.ground.rules().tolerancesDeg[line];
     return possible.map(({ by, rod, measurementUncertaintyRad: u }) => {
       const half = COVERAGE_FACTOR * degreesFromRadians(u);
       const canSayIn =
         tolerance !== undefined &&
         reachOf({
           measurementUncertaintyRad: u,
-          targetLineUncertaintyRad: radiansFromDegrees(this.content.targetLineUncertaintyDeg()),
+          targetLineUncertaintyRad: radiansFromDegrees(this.ground.targetLineUncertaintyDeg()),
           tolerance: [radiansFromDegrees(tolerance[0]), radiansFromDegrees(tolerance[1])],
           limits: DEFAULT_DECISION_LIMITS,
         }).canSayIn;

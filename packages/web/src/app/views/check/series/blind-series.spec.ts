@@ -14,7 +14,7 @@ async function openSeries(place: number, opened: LessonView = lesson, fakes = ne
   const { store } = await openStore(fakes, opened);
   const went: unknown[][] = [];
   vi.spyOn(TestBed.inject(Router), 'navigate').mockImplementation(async (...to) => went.push(to) > 0);
-  store.content.record.set({ series: { id: 's', place, of: 3 } });
+  store.held.show({ record: { series: { id: 's', place, of: 3 } }, run: store.held.run() });
   const series = TestBed.runInInjectionContext(() => new BlindSeries());
   await series.open(opened.id, CHECK_ID);
   return { store, series, went, fakes };
@@ -45,12 +45,12 @@ describe('a series of blind set-ups', () => {
       'white to do',
       'blue to do',
     ]);
-    store.content.run.update((run) => ({ ...run, hold: 1, phase: 'release' }));
+    store.held.goTo({ ...store.held.run(), hold: 1, phase: 'release' });
     expect(series.setUps()[0]?.state).toBe('marked');
     expect([series.toHold()?.place, series.isLast()]).toEqual([2, false]);
     series.holdNext();
     // When this one is opened again, its marks are read.
-    expect(store.content.run().phase).toBe('tape');
+    expect(store.held.run().phase).toBe('tape');
     expect(went[0]?.[1]).toEqual({ queryParams: { step: 'blind', series: 's', place: 2 } });
   });
 
@@ -59,7 +59,7 @@ describe('a series of blind set-ups', () => {
     const content = { record: { series: { id: 's', place: 1, of: 3 } } } as DraftContent;
     await fakes.device.put([typedEntry({ kind: 'check', id: OTHER, of: { lessonId: 'l' } }, content)]);
     const { store, series, went } = await openSeries(3, { ...lesson, checks: [kept('b', 2)] }, fakes);
-    store.content.run.update((run) => ({ ...run, hold: 1, phase: 'release' }));
+    store.held.goTo({ ...store.held.run(), hold: 1, phase: 'release' });
     expect(series.setUps().map(({ state }) => state)).toEqual(['marked', 'read', 'marked']);
     expect(series.toHold()).toBeNull();
     series.toTape();
@@ -69,17 +69,17 @@ describe('a series of blind set-ups', () => {
   it('is answered from every set-up of it that is read, which share their line, and told as one', async () => {
     const { store, series } = await openSeries(3, { ...lesson, checks: [kept('a', 1), kept('b', 2)] });
     typeToes(store, '571', '602', '450');
-    expect([series.isLast(), store.content.covered(), store.content.shown()]).toEqual([true, true, null]);
-    store.content.note({ revealed: true });
-    expect(store.content.document()?.earlier?.map(({ sameLine }) => sameLine)).toEqual([true, true]);
-    expect([store.content.toldTogether(), series.mine()]).toEqual([3, null]);
+    expect([series.isLast(), store.held.covered(), store.answers.shown()]).toEqual([true, true, null]);
+    store.held.note({ revealed: true });
+    expect(store.answers.document()?.earlier?.map(({ sameLine }) => sameLine)).toEqual([true, true]);
+    expect([store.answers.toldTogether(), series.mine()]).toEqual([3, null]);
   });
 
   it('is none for a set-up that was helped after all', async () => {
     const { store, series } = await openSeries(1);
-    store.content.set('circumstances', { ...BLIND, help: 'rods' });
-    expect([series.mine(), store.content.covered(), series.canChoose()]).toEqual([null, false, false]);
-    expect(store.content.savedRecord()).toBeUndefined();
+    store.ground.set('circumstances', { ...BLIND, help: 'rods' });
+    expect([series.mine(), store.held.covered(), series.canChoose()]).toEqual([null, false, false]);
+    expect(store.answers.savedRecord()).toBeUndefined();
   });
 
   it('is chosen without anything being begun', async () => {
@@ -91,6 +91,6 @@ describe('a series of blind set-ups', () => {
     expect([series.mine(), series.isLast()]).toEqual([null, true]);
     // Nothing was written: it is the draft from before.
     expect(fakes.draft).toBe(before);
-    expect(store.content.entries().every(({ fields }) => fields['leadGapMm'] === undefined)).toBe(true);
+    expect(store.readings.entries().every(({ fields }) => fields['leadGapMm'] === undefined)).toBe(true);
   });
 });

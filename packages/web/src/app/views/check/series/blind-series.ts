@@ -5,7 +5,8 @@ import { checksHere } from '../../../data/checks-on-device.ts';
 import { Sender } from '../../../data/sender.ts';
 import { SessionStore } from '../../../session/session.store.ts';
 import { markColour } from '../../../words/series.ts';
-import { CheckContent } from '../check-content.ts';
+import { CheckGround } from '../check-ground.ts';
+import { HeldSetUp } from '../held-set-up.ts';
 import { CheckStore } from '../check.store.ts';
 import { type DraftContent, firstOfSeries } from '../draft-content.ts';
 
@@ -24,7 +25,8 @@ export interface SetUp {
  */
 @Injectable()
 export class BlindSeries {
-  private readonly content = inject(CheckContent);
+  private readonly ground = inject(CheckGround);
+  private readonly held = inject(HeldSetUp);
   private readonly store = inject(CheckStore);
   private readonly sender = inject(Sender);
   private readonly session = inject(SessionStore);
@@ -35,14 +37,14 @@ export class BlindSeries {
 
   /** The series that is under way; null outside of one, and once it was revealed. */
   readonly mine = computed((): SeriesPlace | null =>
-    this.content.covered() ? (this.content.series() ?? null) : null,
+    this.held.covered() ? (this.held.series() ?? null) : null,
   );
 
   readonly setUps = computed((): readonly SetUp[] => {
     const series = this.mine();
     if (series === null) return [];
     const kept = new Map(
-      (this.content.lesson()?.checks ?? []).flatMap(({ id, record }) =>
+      (this.ground.lesson()?.checks ?? []).flatMap(({ id, record }) =>
         record?.series?.id === series.id ? [[record.series.place, id] as const] : [],
       ),
     );
@@ -54,7 +56,7 @@ export class BlindSeries {
       if (kept.has(place) || (isHere && this.store.stored() !== null))
         return { place, checkId: kept.get(place) ?? this.checkId, state: 'read', colour };
       const checkId = isHere ? this.checkId : (begun.get(place) ?? null);
-      const isMarked = isHere ? this.content.run().hold > 0 : checkId !== null;
+      const isMarked = isHere ? this.held.run().hold > 0 : checkId !== null;
       return { place, checkId, state: isMarked ? 'marked' : 'to do', colour };
     });
   });
@@ -77,9 +79,9 @@ export class BlindSeries {
   /** Before anything was held it is chosen how many set-ups there are. */
   readonly canChoose = computed(
     () =>
-      this.content.covered() &&
-      !this.content.stored() &&
-      this.content.run().hold === 0 &&
+      this.held.covered() &&
+      !this.ground.stored() &&
+      this.held.run().hold === 0 &&
       (this.mine()?.place ?? 1) === 1 &&
       this.begun().size === 0,
   );
@@ -89,7 +91,7 @@ export class BlindSeries {
     this.checkId = checkId;
     this.begun.set(new Map());
     const drafts = await checksHere(this.sender, lessonId);
-    const id = this.content.series()?.id;
+    const id = this.held.series()?.id;
     const begun = drafts.flatMap((draft) => {
       const { series } = (draft.content as DraftContent).record;
       const isOther = draft.checkId !== checkId && series?.id === id;
@@ -99,7 +101,7 @@ export class BlindSeries {
   }
 
   choose(of: number): void {
-    this.content.chooseSeries(of === 1 ? undefined : firstOfSeries(of));
+    this.held.chooseSeries(of === 1 ? undefined : firstOfSeries(of));
   }
 
   /** After a hold: the next set-up that is to be held. */
@@ -107,14 +109,14 @@ export class BlindSeries {
     const next = this.toHold();
     if (next === null) return;
     // This one is held: when it is opened again its marks are read.
-    this.content.toTape();
+    this.held.toTape();
     this.goTo(next);
   }
 
   /** After the last hold the tape comes out; it begins with the marks of the first set-up. */
   toTape(): void {
     const series = this.mine();
-    this.content.toTape();
+    this.held.toTape();
     const first = this.setUps().find(({ state }) => state === 'marked');
     if (series !== null && first !== undefined && first.place < series.place) this.goTo(first);
   }
@@ -129,7 +131,7 @@ export class BlindSeries {
 
   private goTo({ checkId, place }: SetUp): void {
     const series = this.mine();
-    const lessonId = this.content.lesson()?.id;
+    const lessonId = this.ground.lesson()?.id;
     if (series === null || lessonId === undefined) return;
     void this.router.navigate(['/lessons', lessonId, 'checks', checkId ?? crypto.randomUUID()], {
       queryParams: checkId === null ? { step: 'blind', series: series.id, place } : {},

@@ -7,8 +7,13 @@ import { EMPTY, type Observable, of } from 'rxjs';
 import { DeviceStore } from '../../../data/device-store.ts';
 import { DeviceInMemory, settled } from '../../../data/test/device-in-memory.ts';
 import { SessionStore } from '../../../session/session.store.ts';
-import { CheckContent } from '../check-content.ts';
-import { CheckStore } from '../check.store.ts';
+import { ByHand } from '../by-hand.ts';
+import { CheckDraft } from '../check-draft.ts';
+import { CheckAnswers } from '../check-answers.ts';
+import { CheckGround } from '../check-ground.ts';
+import { HeldSetUp } from '../held-set-up.ts';
+import { CheckReadings } from '../check-readings.ts';
+import { CheckStore, type OpenedCheck } from '../check.store.ts';
 import { type Entry } from '../readings/entry.ts';
 
 export const CHECK_ID = '11111111-1111-4111-8111-111111111111';
@@ -89,11 +94,17 @@ export function refused(status: number, body: object): HttpErrorResponse {
 export async function openStore(
   fakes = new Fakes(),
   opened: LessonView = lesson,
+  more: Partial<OpenedCheck> = {},
 ): Promise<{ store: CheckStore; fakes: Fakes }> {
   localStorage.clear();
   TestBed.configureTestingModule({
     providers: [
-      CheckContent,
+      ByHand,
+      CheckAnswers,
+      CheckDraft,
+      CheckGround,
+      CheckReadings,
+      HeldSetUp,
       CheckStore,
       { provide: HttpClient, useValue: fakes.http },
       { provide: DeviceStore, useValue: fakes.device },
@@ -101,8 +112,8 @@ export async function openStore(
     ],
   });
   const store = TestBed.inject(CheckStore);
-  await store.open(CHECK_ID, { lesson: opened, student, place: null });
-  store.content.note({ revealed: true });
+  await store.open(CHECK_ID, { lesson: opened, student, place: null, ...more });
+  store.held.note({ revealed: true });
   // What was asked to be kept before would have gone out by now.
   await settled();
   return { store, fakes };
@@ -118,7 +129,7 @@ export function typeToes(store: CheckStore, lead: string, trail: string, base: s
     ['trailGapMm', trail],
     ['baseMm', base],
   ] as const) {
-    store.content.type(`toes.${name}`, text);
-    store.content.settle(`toes.${name}`);
+    store.readings.type(`toes.${name}`, text);
+    store.readings.settle(`toes.${name}`);
   }
 }

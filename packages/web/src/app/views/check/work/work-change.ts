@@ -6,7 +6,10 @@ import { SettingsStore } from '../../../settings/settings.store.ts';
 import { Why } from '../../../ui/why.ts';
 import { aimOf } from '../../../words/aims.ts';
 import { LINE_TITLES, type LineKey } from '../../../words/words.ts';
-import { CheckContent } from '../check-content.ts';
+import { CheckGround } from '../check-ground.ts';
+import { HeldSetUp } from '../held-set-up.ts';
+import { CheckReadings } from '../check-readings.ts';
+import { CheckAnswers } from '../check-answers.ts';
 
 const NUMBERS = ['', 'One', 'Two', 'Three', 'Four', 'Five', 'Six'] as const;
 
@@ -72,29 +75,32 @@ interface WorkedSetup extends ReadSetup {
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WorkChange {
-  private readonly content = inject(CheckContent);
+  private readonly ground = inject(CheckGround);
+  private readonly held = inject(HeldSetUp);
+  private readonly readings = inject(CheckReadings);
+  private readonly answers = inject(CheckAnswers);
   private readonly settings = inject(SettingsStore);
 
-  private readonly line = computed((): LineKey => this.content.working() ?? this.content.footLine());
+  private readonly line = computed((): LineKey => this.readings.working() ?? this.ground.footLine());
   protected readonly title = computed(() => `${LINE_TITLES[this.line()]}, before and after`);
 
   /** Kept set-ups of the lesson with these clubs, the one on the screen in its place. */
   private readonly setups = computed(() => {
-    const group = this.content.club().group;
-    const kept = toldChecks(this.content.lesson()?.checks ?? []).filter(
+    const group = this.ground.club().group;
+    const kept = toldChecks(this.ground.lesson()?.checks ?? []).filter(
       ({ document }) => document.club?.group === group,
     );
     return {
       before: kept.filter(({ circumstances }) => isCold(circumstances)),
       after: kept.filter(
-        ({ circumstances, id }) => circumstances?.phase === 'coached' && id !== this.content.id(),
+        ({ circumstances, id }) => circumstances?.phase === 'coached' && id !== this.ground.id(),
       ),
     };
   });
 
   private readonly after = computed((): readonly WorkedSetup[] => {
-    const { document, result } = this.content.shown() ?? {};
-    const now = document && result ? [{ document, result, record: this.content.record() }] : [];
+    const { document, result } = this.answers.shown() ?? {};
+    const now = document && result ? [{ document, result, record: this.held.record() }] : [];
     return [...this.setups().after, ...now].filter(
       ({ result: read }) => read.lines[this.line()] !== undefined,
     );
@@ -128,8 +134,8 @@ export class WorkChange {
   });
 
   private aims(handedDeg: number): string {
-    const { distanceM } = this.content.target();
-    const handedness = this.content.student()?.handedness ?? 'right';
+    const { distanceM } = this.ground.target();
+    const handedness = this.ground.student()?.handedness ?? 'right';
     return besideText(aimOf(handedDeg, { handedness, distanceM }), this.settings.settings().distanceUnit);
   }
 

@@ -2,7 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { RouterLink } from '@angular/router';
 import { sideSign } from '@lotrecht/core';
 import { OddScale } from '../../../ui/odd-scale.ts';
-import { CheckContent } from '../check-content.ts';
+import { CheckGround } from '../check-ground.ts';
+import { HeldSetUp } from '../held-set-up.ts';
+import { CheckAnswers } from '../check-answers.ts';
 import { AimStrip } from '../readings/aim-strip.ts';
 
 /** Felt and read apart by more than this are told. */
@@ -20,14 +22,14 @@ const FOOLED_DEG = 3;
         ask="Swipe or tap; leave it out if nobody asked."
         [fromTargetDeg]="felt()"
         [sightingDeg]="0"
-        (aimed)="content.note({ feltDeg: $event })"
+        (aimed)="held.note({ feltDeg: $event })"
       />
-      @if (fooled() && content.lesson(); as lesson) {
+      @if (fooled() && ground.lesson(); as lesson) {
         <p>
           It feels elsewhere than it is. <a [routerLink]="['/lessons', lesson.id, 'eye']">Train the eye</a>
         </p>
       }
-      <lo-odd-scale [value]="odd()" (told)="content.note({ feltOdd: $event })" />
+      <lo-odd-scale [value]="odd()" (told)="held.note({ feltOdd: $event })" />
     </section>
   `,
   styles: `
@@ -43,15 +45,17 @@ const FOOLED_DEG = 3;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WorkFelt {
-  protected readonly content = inject(CheckContent);
-  protected readonly felt = computed(() => this.content.record().feltDeg ?? null);
+  protected readonly ground = inject(CheckGround);
+  protected readonly held = inject(HeldSetUp);
+  private readonly answers = inject(CheckAnswers);
+  protected readonly felt = computed(() => this.held.record().feltDeg ?? null);
   /** Felt and read lie so far apart that the picture from address is what misleads. */
   protected readonly fooled = computed(() => {
-    const [felt, student] = [this.felt(), this.content.student()];
-    const turn = this.content.shown()?.result?.turn;
+    const [felt, student] = [this.felt(), this.ground.student()];
+    const turn = this.answers.shown()?.result?.turn;
     if (felt === null || student === null || !turn) return false;
-    const start = this.content.startLineDeg() ?? 0;
+    const start = this.ground.startLineDeg() ?? 0;
     return Math.abs(sideSign(student.handedness) * (felt - start) - turn.handedAzimuthDeg) > FOOLED_DEG;
   });
-  protected readonly odd = computed(() => this.content.record().feltOdd ?? null);
+  protected readonly odd = computed(() => this.held.record().feltOdd ?? null);
 }

@@ -1,4 +1,4 @@
-import { existsSync, readFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { describe, expect, it } from 'vitest';
 
@@ -24,5 +24,23 @@ describe('what a newcomer asks for', () => {
           file,
         ).toBe(true);
     }
+  });
+});
+
+describe('the README of a package', () => {
+  const packages = readdirSync(path.join(root, 'packages'));
+
+  it.each(packages)('of %s names what is there, first in each line', (name) => {
+    const readme = readFileSync(path.join(root, 'packages', name, 'README.md'), 'utf8');
+    const folder = /^In `([^`]+)`:$/m.exec(readme)?.[1] ?? '';
+    const named = readme
+      .split('\n')
+      .filter((line) => line.startsWith('- `'))
+      .map((line) => /`([^`]+)`/.exec(line)?.[1] ?? '');
+    expect(named.length).toBeGreaterThan(0);
+    for (const file of named)
+      expect(existsSync(path.join(root, folder, file)), `${folder}/${file}`).toBe(true);
+    for (const [, link = ''] of readme.matchAll(/\]\(([^)]+)\)/g))
+      expect(existsSync(path.join(root, 'packages', name, link)), link).toBe(true);
   });
 });

@@ -16,10 +16,12 @@ import { isUnread } from './readings/entry.ts';
 export function beginUsual(check: CheckDraft, settings: SettingsStore, step?: BegunStep): void {
   const { ground, held, readings } = check;
   const [usual, lesson] = [readUsual(), ground.lesson()];
+  // A station that was laid for this lesson says it, and is let go of then.
+  const goesOn = groundOfNext(lesson, ground.lastTimes());
   dropPlannedStation();
   check.show(
     usualContent({
-      ground: groundOfNext(lesson, ground.lastTimes()),
+      ground: goesOn,
       series: usual.series,
       step,
       lesson,

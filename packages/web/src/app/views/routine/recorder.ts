@@ -15,7 +15,7 @@ import { DEFAULT_JUDGED, methodIdOf } from '../../methods/judged.ts';
 import { MethodStore } from '../../methods/method.store.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { WalkInKeys, type WalkInGround } from './walk-in-keys.ts';
-import { endedBy, walkInOf } from './walk-in.ts';
+import { endedBy, type WalkIn } from './walk-in.ts';
 import { togetherOf } from '../../lesson/told-walk-ins.ts';
 
 /** How the student walks in: with which help, and whether it counts as a test. */
@@ -139,15 +139,21 @@ export class RecorderPage {
       switchMap(() => this.records.all<Routine>(ROUTINE, { student })),
       tap({
         next: (all) => {
-          const own = all.filter((routine) => routine.lessonId === lessonId);
-          this.kept.set(own);
-          const going = own.find((routine) => endedBy(walkInOf(routine)) === null);
-          if (going !== undefined) this.current.set(going.id);
-          this.asked.set(true);
+          this.kept.set(all.filter((routine) => routine.lessonId === lessonId));
+          this.goOn();
         },
         // What is recorded is kept on the device meanwhile.
-        error: () => this.asked.set(true),
+        error: () => this.goOn(),
       }),
     );
+  }
+
+  /** One that has not ended goes on: what was asked for on this device holds, whatever the server has of it by now. */
+  private goOn(): void {
+    const going = this.all().find(
+      ({ recording }) => endedBy({ events: recording.events as WalkIn['events'] }) === null,
+    );
+    if (going !== undefined) this.current.set(going.id);
+    this.asked.set(true);
   }
 }

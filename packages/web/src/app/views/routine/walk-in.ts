@@ -53,7 +53,7 @@ export function struckOut(walkIn: WalkIn, id: string): WalkIn {
 const ENDS: readonly RoutineDeed[] = ['go', 'stepOut', 'hold'];
 
 /** What ended it; null while it goes on. */
-export function endedBy({ events }: WalkIn): RoutineDeed | null {
+export function endedBy({ events }: Pick<WalkIn, 'events'>): RoutineDeed | null {
   return deedsOf(events).findLast(({ deed }) => ENDS.includes(deed))?.deed ?? null;
 }
 

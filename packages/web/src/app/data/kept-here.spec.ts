@@ -41,13 +41,17 @@ describe('a list that goes by what was asked for here', () => {
       { ...typedEntry({ id: 'later', typed: at(2) }), asked },
       { ...typedEntry({ id: 'sooner', typed: at(1) }), asked },
       typedEntry({ id: 'typed' }),
+      { ...typedEntry({ id: 'over', typed: at(3) }), base: { revision: 3, said } },
       { ...typedEntry({ id: 'method', kind: 'method' }), asked },
     ]);
-    const { lying } = runInInjectionContext(TestBed.inject(EnvironmentInjector), () => keptHere(PLACE));
+    const { lying, typedOver } = runInInjectionContext(TestBed.inject(EnvironmentInjector), () =>
+      keptHere(PLACE),
+    );
     expect((await firstValueFrom(lying)).map(({ id, input }) => [id, input.name])).toEqual([
       ['sooner', 'Rim'],
       ['later', 'Rim'],
     ]);
+    expect((await firstValueFrom(typedOver)).map(({ id }) => id)).toEqual(['over']);
   });
 
   it('leaves the newer of one in its place', () => {

@@ -10,6 +10,8 @@ export interface KeptHere<Input, View> {
   readonly lying: Observable<
     readonly { readonly id: string; readonly input: Input; readonly of: Entry['of'] }[]
   >;
+  /** What is kept and was typed over since, and not asked to be kept: it goes on. */
+  readonly typedOver: Observable<readonly { readonly id: string; readonly input: Input }[]>;
   /** Each as the server has kept it: also where the part of the page that asked is gone by then. */
   readonly kept: Observable<View>;
 }
@@ -26,6 +28,13 @@ export function keptHere<Input extends Revised, View extends KeptRecord>({
           .filter(({ kind, asked }) => kind === name && asked !== null)
           .map(({ id, of, typed }) => ({ id, of, input: typed.content as Input }))
           .toReversed(),
+      ),
+    ),
+    typedOver: defer(() => sender.all()).pipe(
+      map((entries) =>
+        entries
+          .filter(({ kind, asked, base }) => kind === name && asked === null && base !== null)
+          .map(({ id, typed }) => ({ id, input: typed.content as Input })),
       ),
     ),
     kept: sender.outcomes.pipe(

@@ -20,9 +20,9 @@ export class CheckDraft {
     };
   }
 
-  show(content: DraftContent): void {
-    this.readings.begin(content.entries);
-    this.ground.show(content);
-    this.held.show(content);
+  show({ entries, record, run, ...ground }: DraftContent): void {
+    this.readings.begin(entries);
+    this.ground.show(ground);
+    this.held.show({ record, run });
   }
 }

@@ -163,28 +163,8 @@ export class CheckGround {
   }
 
   /** As it was left, is stored, or begins. */
-  show({
-    unit,
-    club,
-    target,
-    targetLine,
-    startLineDeg,
-    feet,
-    circumstances,
-    judged,
-    rebase,
-  }: TypedGround): void {
-    this.typed.set({
-      unit,
-      club,
-      target,
-      targetLine,
-      startLineDeg,
-      feet,
-      circumstances,
-      judged,
-      rebase,
-    });
+  show(typed: TypedGround): void {
+    this.typed.set(typed);
   }
 
   /** Changes something by hand. */

@@ -3,7 +3,6 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
-  DestroyRef,
   DOCUMENT,
   effect,
   inject,
@@ -16,15 +15,15 @@ import {
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
-import { fromEvent, type Observable, Subscription, switchMap } from 'rxjs';
-import { type CheckRecord, type SavedCheckView } from '@lotrecht/records';
+import { fromEvent, switchMap } from 'rxjs';
+import { type CheckRecord } from '@lotrecht/records';
 import { type Moment } from '@lotrecht/judging';
 import { Caution } from '../../safety/caution.ts';
 import { loaded } from '../../data/loaded.ts';
 import { oneTab } from '../../data/one-tab.ts';
 import { AcademyApi } from '../../api/academy-api.ts';
 import { AroundLesson, type LessonAtHand } from '../../lesson/around-lesson.ts';
-import { type ApiProblem, toProblem } from '../../api/problem.ts';
+import { toProblem } from '../../api/problem.ts';
 import { deviceFails } from '../../device/on-device.ts';
 import { MethodStore } from '../../methods/method.store.ts';
 import { CurrentWorkStore } from '../../session/current-work.store.ts';
@@ -37,8 +36,8 @@ import { ConflictPanel } from '../../ui/conflict-panel.ts';
 import { ProblemNote } from '../../ui/problem-note.ts';
 import { Undo } from '../../ui/undo.ts';
 import { type LineKey } from '../../words/words.ts';
-import { ByHand } from './by-hand.ts';
-import { CheckDraft } from './check-draft.ts';
+import { CHECK_STORES } from './check-stores.ts';
+import { KeepingCheck } from './keeping.ts';
 import { CheckBall } from './ball/check-ball.ts';
 import { CheckGround } from './check-ground.ts';
 import { HeldSetUp } from './held-set-up.ts';
@@ -52,7 +51,7 @@ import { SetUpList } from './series/set-up-list.ts';
 import { type BegunStep, lessonSteps } from '../../words/lesson-steps.ts';
 import { conflictRows } from './conflict-rows.ts';
 import { markColour, SERIES_LENGTHS } from '../../words/series.ts';
-import { type Doubt } from './readings/doubts.ts';
+import { type FieldKey } from './readings/entry.ts';
 import { FindingPanel } from './finding/finding-panel.ts';
 import { OrderFirst } from './finding/order-first.ts';
 import { FindingWords } from './finding/finding-words.ts';
@@ -109,15 +108,11 @@ const BEGUN: Readonly<Record<string, BegunStep>> = { blind: 'blind', work: 'work
   providers: [
     BlindSeries,
     CheckBall,
-    ByHand,
-    CheckAnswers,
-    CheckDraft,
-    CheckGround,
-    CheckReadings,
-    HeldSetUp,
+    CHECK_STORES,
     CheckStore,
     FindingWords,
     HoldRunner,
+    KeepingCheck,
     LessonOfCheck,
     Prompts,
   ],
@@ -144,10 +139,7 @@ export class CheckPage {
   protected readonly words = inject(FindingWords);
   protected readonly blind = inject(BlindSeries);
   protected readonly lesson = inject(LessonOfCheck);
-  protected readonly obstacle = signal<string | null>(null);
-  /** What is asked about before it is kept. */
-  protected readonly doubts = signal<readonly Doubt[]>([]);
-  protected readonly differences = signal<readonly string[]>([]);
+  protected readonly keeping = inject(KeepingCheck);
   protected readonly showVersions = signal(false);
   /** The screen is turned to the student: large words and one picture. */
   protected readonly turned = signal(false);
@@ -158,16 +150,14 @@ export class CheckPage {
     of: () => `${this.lessonId()} ${this.checkId()}`,
     from: () => {
       const [lessonId, checkId] = [this.lessonId(), this.checkId()];
-      this.failed.set(null);
+      this.keeping.begin();
       return this.settings.load().pipe(
         switchMap(() => this.around.of(lessonId)),
         switchMap((atHand) => this.open(atHand, checkId)),
       );
     },
   });
-  /** Of saving and deleting. */
-  private readonly failed = signal<ApiProblem | null>(null);
-  protected readonly problem = computed(() => this.failed() ?? this.opened.problem());
+  protected readonly problem = computed(() => this.keeping.failed() ?? this.opened.problem());
   /** Whose check is on the screen; null while another one is fetched: no tap falls into the one before. */
   protected readonly student = computed(() =>
     this.opened.value() === this.checkId() ? this.ground.student() : null,
@@ -204,9 +194,7 @@ export class CheckPage {
 
   private readonly table = viewChild(ReadingTable);
   private readonly board = viewChild(StringBoard);
-  private readonly destroyed = inject(DestroyRef);
   private readonly injector = inject(Injector);
-  private saving = Subscription.EMPTY;
   private readonly settings = inject(SettingsStore);
   private readonly api = inject(AcademyApi);
   private readonly router = inject(Router);
@@ -239,7 +227,6 @@ export class CheckPage {
     const lessonId = lesson.id;
     this.showVersions.set(false);
     this.turned.set(false);
-    this.differences.set([]);
     this.current.show({ studentId, studentName, handedness, lessonId, heldOn, steps: lessonSteps(lesson) });
     const step = BEGUN[this.step() ?? ''];
     await this.store.open(checkId, { ...atHand, step, series: this.seriesBegun() });
@@ -268,67 +255,15 @@ export class CheckPage {
   }
 
   protected keep(): void {
-    const obstacle = this.store.obstacle();
-    this.obstacle.set(obstacle?.message ?? null);
-    if (obstacle !== null) {
-      if (obstacle.key !== null) this.table()?.focus(obstacle.key);
-      return;
-    }
-    if (!this.store.isChanged()) {
-      this.store.asStored();
-      return;
-    }
-    const doubts = this.readings.doubts();
-    if (doubts.length > 0) {
-      this.doubts.set(doubts);
-      return;
-    }
-    // What is kept is told: a baseline that was kept is no guess any more. A series is told with its last.
-    if (this.held.covered() && this.blind.isLast()) this.reveal();
-    this.follow(this.store.save());
+    this.goTo(this.keeping.keep());
   }
 
-  /** It is so: the lines are kept as they were typed, and flag nothing. */
-  protected insist(): void {
-    const lines = [...new Set(this.doubts().map(({ line }) => line))];
-    this.doubts.set([]);
-    const known = this.held.record().keptDoubtful ?? [];
-    this.held.note({ keptDoubtful: [...new Set([...known, ...lines])] });
-    this.keep();
-  }
-
-  /** It was a slip: back to the field. */
-  protected mend(): void {
-    const [first] = this.doubts();
-    this.doubts.set([]);
-    if (first !== undefined) this.table()?.focus(first.key);
-  }
-
-  /** Lifts the cover: from here on guesses stand as they are. */
-  protected reveal(): void {
-    this.readings.settleAll();
-    this.held.note({ revealed: true });
+  protected goTo(field: FieldKey | null): void {
+    if (field !== null) this.table()?.focus(field);
   }
 
   protected choosePriority(line: LineKey | null): void {
     this.held.note({ priority: line ?? undefined } as Partial<CheckRecord>);
-  }
-
-  protected keepMine(): void {
-    this.follow(this.store.keepMine());
-  }
-
-  /** One save at a time; leaving the page stops its tries, and the draft stays. */
-  private follow(save: Observable<SavedCheckView>): void {
-    this.failed.set(null);
-    this.saving.unsubscribe();
-    this.saving = save.pipe(takeUntilDestroyed(this.destroyed)).subscribe({
-      next: ({ differences }) => {
-        this.differences.set(differences);
-        if (differences.length === 0 && !this.blind.isLast()) this.blind.readNext();
-      },
-      error: (error: unknown) => this.failed.set(toProblem(error)),
-    });
   }
 
   private act(event: KeyboardEvent): void {
@@ -348,7 +283,7 @@ export class CheckPage {
       f: () => this.blind.toTape(),
       c: () => this.runner.toPlan(),
       x: () => this.table()?.swapSides(),
-      r: () => this.held.covered() && this.reveal(),
+      r: () => this.held.covered() && this.keeping.reveal(),
       h: () => this.board()?.asItShouldBe.set(true),
       u: () => this.answers.shown() !== null && this.turned.update((turned) => !turned),
       l: () => void this.router.navigate(['/lessons', this.lessonId()]),
@@ -402,7 +337,7 @@ export class CheckPage {
         void this.router.navigate(lesson);
         this.undo.offer('Check', 'checks', id, () => void this.router.navigate([...lesson, 'checks', id]));
       },
-      error: (error: unknown) => this.failed.set(toProblem(error)),
+      error: (error: unknown) => this.keeping.failed.set(toProblem(error)),
     });
   }
 }

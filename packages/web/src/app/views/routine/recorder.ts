@@ -5,7 +5,7 @@ import { Router, RouterLink } from '@angular/router';
 import { ALL_PARALLEL, routineOfMethod } from '@lotrecht/judging';
 import { agreementSentences } from '@lotrecht/words';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import { filter, switchMap, tap, type Observable } from 'rxjs';
+import { concat, filter, last, type Observable, switchMap, tap } from 'rxjs';
 import { keptHere, withNewer } from '../../data/kept-here.ts';
 import { ROUTINE, type Routine } from '../../data/kinds/routine.ts';
 import { RecordApi } from '../../data/record-api.ts';
@@ -132,10 +132,12 @@ export class RecorderPage {
     this.kept.set([]);
     this.here.set([]);
     const lessonId = this.lessonId();
-    return this.fromHere.lying.pipe(
-      tap((lying) => {
-        for (const { id, input } of lying) if (input.lessonId === lessonId) this.note({ ...input, id });
+    // A last tap that was struck out before the answer came is typed over what is kept by now.
+    return concat(this.fromHere.lying, this.fromHere.typedOver).pipe(
+      tap((here) => {
+        for (const { id, input } of here) if (input.lessonId === lessonId) this.note({ ...input, id });
       }),
+      last(),
       switchMap(() => this.records.all<Routine>(ROUTINE, { student })),
       tap({
         next: (all) => {

@@ -3,12 +3,9 @@ import { beginUsual } from '../beginnings.ts';
 import { provideHttpClient } from '@angular/common/http';
 import { TestBed } from '@angular/core/testing';
 import { type StudentView } from '@lotrecht/records';
-import { ByHand } from '../by-hand.ts';
 import { CheckDraft } from '../check-draft.ts';
-import { CheckAnswers } from '../check-answers.ts';
-import { CheckGround, NOTHING_OPENED } from '../check-ground.ts';
-import { HeldSetUp } from '../held-set-up.ts';
-import { CheckReadings } from '../check-readings.ts';
+import { CHECK_STORES } from '../check-stores.ts';
+import { NOTHING_OPENED } from '../check-ground.ts';
 import { NextStep } from './next-step.ts';
 import { MethodStore } from '../../../methods/method.store.ts';
 import { HoldRunner } from './hold-runner.ts';
@@ -29,12 +26,7 @@ function open() {
   const heard = new Heard();
   TestBed.configureTestingModule({
     providers: [
-      ByHand,
-      CheckAnswers,
-      CheckDraft,
-      CheckGround,
-      CheckReadings,
-      HeldSetUp,
+      CHECK_STORES,
       HoldRunner,
       MethodStore,
       provideHttpClient(),

@@ -17,10 +17,13 @@ export function isTapped({ by }: Pick<Entry, 'by'>): boolean {
   selector: 'lo-tapped-reading',
   imports: [ByEye, PointsAt],
   template: `
-    @if (entry().by === 'pointsAt') {
-      <lo-points-at [entry]="entry()" />
-    } @else {
-      <lo-by-eye [entry]="entry()" />
+    @switch (entry().by) {
+      @case ('pointsAt') {
+        <lo-points-at [entry]="entry()" />
+      }
+      @case ('eye') {
+        <lo-by-eye [entry]="entry()" />
+      }
     }
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

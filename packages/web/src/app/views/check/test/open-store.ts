@@ -7,12 +7,7 @@ import { EMPTY, type Observable, of } from 'rxjs';
 import { DeviceStore } from '../../../data/device-store.ts';
 import { DeviceInMemory, settled } from '../../../data/test/device-in-memory.ts';
 import { SessionStore } from '../../../session/session.store.ts';
-import { ByHand } from '../by-hand.ts';
-import { CheckDraft } from '../check-draft.ts';
-import { CheckAnswers } from '../check-answers.ts';
-import { CheckGround } from '../check-ground.ts';
-import { HeldSetUp } from '../held-set-up.ts';
-import { CheckReadings } from '../check-readings.ts';
+import { CHECK_STORES } from '../check-stores.ts';
 import { CheckStore, type OpenedCheck } from '../check.store.ts';
 import { type Entry } from '../readings/entry.ts';
 
@@ -99,12 +94,7 @@ export async function openStore(
   localStorage.clear();
   TestBed.configureTestingModule({
     providers: [
-      ByHand,
-      CheckAnswers,
-      CheckDraft,
-      CheckGround,
-      CheckReadings,
-      HeldSetUp,
+      CHECK_STORES,
       CheckStore,
       { provide: HttpClient, useValue: fakes.http },
       { provide: DeviceStore, useValue: fakes.device },

@@ -14,6 +14,7 @@ export {
 export { type Observation, type ReadAzimuth } from './observation/observation.ts';
 export { type AzimuthEstimate, type ErrorSource, type Move } from './observation/way-of-reading.ts';
 export { type AtHand, HOLDING_TIMES, type HoldingTimes, LONE_HOLDING_TIMES } from './observation/at-hand.ts';
+export { type BodySize, bodyScale } from './observation/sized.ts';
 export { readObservation } from './observation/read-observation.ts';
 
 // Uncertainty
@@ -36,7 +37,7 @@ export { GAUGE_UNCERTAINTY_RAD } from './defaults/gauge.ts';
 export { LATERAL_UNCERTAINTY_M } from './defaults/pointing.ts';
 export { BALL_TOLERANCE_M } from './defaults/placing.ts';
 export { SWAY_M } from './defaults/plumb.ts';
-export { READDRESS_SD_RAD } from './defaults/readdress.ts';
+export { DAY_SD_RAD, READDRESS_SD_RAD } from './defaults/readdress.ts';
 export { FACE_SEATING_RAD, ROD_M } from './defaults/rod.ts';
 export { SHOE_M } from './defaults/shoe.ts';
 export {
@@ -146,9 +147,9 @@ export { stanceFromSteps, type SteppedStance, type Steps, trailFootBackTurn } fr
 
 // From readings to an answer
 export { type Answers, type LineAnswer } from './posterior/answers.ts';
+export { type LineReading } from './posterior/lesson.ts';
 export {
   type EarlierCheck,
-  type LineReading,
   type Posterior,
   type PosteriorGround,
   posteriorOf,
@@ -178,7 +179,7 @@ export { bestWay, holdingTimeOf, type Way, waysOf } from './planning/ways.ts';
 export { type ClockedTimes, ENOUGH_CLOCKED, learnedTimes } from './planning/learned-times.ts';
 
 // Lines over lessons
-export { CHANGE_LEVEL, changeBetween } from './tracking/change.ts';
+export { CHANGE_LEVEL, changeBetween, type SpreadOfSeries } from './tracking/change.ts';
 export { type Consistency, consistencyOf, type Interval, sdInterval } from './tracking/consistency.ts';
 export { type PlacedLesson, placingHabit, type PlacingHabit } from './tracking/placing-habit.ts';
 export { type EyeRecord, eyeRecord, type JudgedByEye } from './tracking/eye.ts';
@@ -192,6 +193,7 @@ export {
   type StoodReading,
 } from './tracking/paired-difference.ts';
 export {
+  type BeforeAfter,
   type Change,
   type Flag,
   type Level,

@@ -183,6 +183,11 @@ async function loadStudent(
         ),
       );
     }
+    // What was coached in it, later lessons know.
+    const coached = made.some(({ circumstances }) => circumstances.phase === 'coached');
+    if (coached) {
+      for (const [at, of] of cold.entries()) if (of.heldOn === heldOn) cold[at] = { ...of, workedOn: true };
+    }
     const [checkId] = ids;
     if (isLast && student.balls !== undefined && checkId !== undefined) {
       const after = { studentId, lessonId, checkId, heldOn, handedness: student.handedness };

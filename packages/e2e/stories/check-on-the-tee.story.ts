@@ -116,6 +116,9 @@ test('a blind baseline shows no number before the reveal; felt aim and guess are
   await fill('Toes Lead gap', '571');
   await fill('Toes Trail gap', '602');
   await fill('Toes Base', '450');
+  await fill('Face Heel gap', '1');
+  await fill('Face Toe gap', '1');
+  await fill('Face Base', '75');
   await expect(check.toes).toBeHidden();
   await expect(check.board).toHaveAccessibleName('String board, covered until it is revealed.');
   await expect(page.locator('lo-finding-panel')).toHaveCount(0);
@@ -223,7 +226,7 @@ test('a left-hander’s whole body is told to the left, and a rod across sharpen
     .getByRole('button', { name: /how it is read/ })
     .tap();
   await button(page, /^shoulders rod across/).tap();
-  await shoulders.nth(1).fill('510');
+  await shoulders.nth(1).fill('540');
   await shoulders.nth(1).blur();
   await expect(check.finding('Shoulders')).toContainText('Too closed');
   await page.keyboard.down('h');

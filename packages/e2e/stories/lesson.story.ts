@@ -52,10 +52,10 @@ test('a blind series of three is held, read and revealed together, in at most 9 
   process.stdout.write(`a blind series of three: ${hand.actions} actions beyond the digits\n`);
   process.stdout.write(timingText('from the first hold of three to the decided sentence', hand.timing()));
   expect(hand.actions).toBeLessThanOrEqual(3 * 9);
-  await expect(page.getByText('From 3 set-ups together: how the student usually stands.')).toBeVisible();
+  await expect(page.getByText('From 3 set-ups together: how the student stood today.')).toBeVisible();
   await expect(check.priority).toContainText('Toes first');
   await expect(check.priority).toContainText(/They aim [\d.]+ m right of Barge/);
-  await expect(page.getByText(/From today and \d earlier checks\. It speaks of the habit\./)).toBeVisible();
+  await expect(check.priority.getByText(/^Usually they are [\d.]+° closed\.$/)).toBeVisible();
 
   // Each is a check of its own; once revealed all of them are told, and the next is coached.
   await expect(button(page, 'Work on the toes')).toBeVisible();

@@ -122,7 +122,7 @@ test('an order that is out becomes the one thing, and its drill goes home', asyn
   await expect(page.getByText('Stance before face in the walk-in.')).toBeVisible();
   await button(page, 'Work on the order first').tap();
   await expect(page.getByText('The order first: face before stance.')).toBeVisible();
-  await expect(check.priority).toContainText('Toes after the order.');
+  await expect(check.priority).toContainText('Face after the order.');
   await check.keep();
   await page.reload();
   await expect(page.getByText('The order first: face before stance.')).toBeVisible();

@@ -105,7 +105,8 @@ export {
   lastTimesOf,
   MOST_EARLIER,
 } from './progress/known-of-student.ts';
-export { habitOf, isRevealed, type SeriesPlace, seriesOf, toldChecks } from './progress/series-of-set-ups.ts';
+export { dayOfStudent } from './progress/day-of-student.ts';
+export { isRevealed, type SeriesPlace, seriesOf, toldChecks } from './progress/series-of-set-ups.ts';
 export { linesOfChecks } from './progress/lines-of-checks.ts';
 export { kindsOfFirstCheck, priorOfAcademy } from './progress/academy-prior.ts';
 export { readdressOfStudent } from './progress/readdress-of-student.ts';

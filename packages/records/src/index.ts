@@ -105,6 +105,7 @@ export {
   type LessonAroundView,
   type PriorDocument,
   type StudentKnownView,
+  type StudentDay,
   type StudentReaddress,
 } from './api/known-views.ts';
 export {

@@ -1,6 +1,7 @@
 import { type Logger } from 'pino';
 import { noteWaitingLooks } from './audit/note-looks.ts';
 import { sweepChanges } from './changes/change-log.ts';
+import { markMeasuredBefore } from './checks/measure-anew.ts';
 import { type Database } from './database/database.ts';
 import { isBusy, hasNoRoom, isUnreachable } from './database/trouble.ts';
 import { sweepTries } from './http/try-count.ts';
@@ -32,7 +33,10 @@ export interface House {
 
 /** What a server does by itself beside its requests, again and again until the process ends. */
 export function keepHouse({ db, logger, tombstones, service }: House): void {
+  let measuredBefore = true;
   again(logger, 'standings were not refreshed', async () => {
+    if (measuredBefore) await markMeasuredBefore(db);
+    measuredBefore = false;
     const done = await refreshStandings(db, { limit: STANDINGS_AT_ONCE });
     if (done === STANDINGS_AT_ONCE) return 0;
     await refreshPriors(db);

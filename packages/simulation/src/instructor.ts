@@ -16,9 +16,9 @@ const FOUND_MM: Readonly<
 };
 
 /** A rod laid against the body: where its two contacts are found decides where it points. Degrees. */
-function seated(line: SimulatedLine, turnDeg: number, dice: Dice): number {
+function seated(line: SimulatedLine, turnDeg: number, dice: Dice, width = 1): number {
   const { contact, apart } = FOUND_MM[line];
-  const askew = Math.atan2(dice.normal(contact) - dice.normal(contact), apart);
+  const askew = Math.atan2(dice.normal(contact) - dice.normal(contact), width * apart);
   return turnDeg + (askew * 180) / Math.PI;
 }
 
@@ -69,15 +69,19 @@ export function readGaps(
     readonly dice: Dice;
     /** Where this student's line is; the usual adult's without. */
     readonly place?: LinePlace;
+    /** How much wider than usual the body is. Default 1. */
+    readonly width?: number;
   },
   baseAlong: 'targetLine' | 'rod' = 'targetLine',
 ): SimulatedGaps {
-  const { string, tools, dice, place = PLACES[line] } = world;
+  const { string, tools, dice, width = 1 } = world;
+  const usual = world.place ?? PLACES[line];
+  const place = { ...usual, lengthMm: width * usual.lengthMm };
   const onGround = line === 'toes' || line === 'heels';
   const swayMm = onGround ? 0 : tools.swayMm;
   const rod = tools.rodMm !== undefined && !onGround;
   // The ends of a rod are its own; what is found on the body is where it touches.
-  const ends = rod ? endsOf(place, seated(line, turnDeg, dice), tools.rodMm) : endsOf(place, turnDeg);
+  const ends = rod ? endsOf(place, seated(line, turnDeg, dice, width), tools.rodMm) : endsOf(place, turnDeg);
   const foundMm = rod ? 0 : FOUND_MM[line].bare;
   const lead = markUnder(ends.lead, foundMm, swayMm, dice);
   const trail = markUnder(ends.trail, foundMm, swayMm, dice);

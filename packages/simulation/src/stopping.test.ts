@@ -40,7 +40,8 @@ const byTape = (document: CheckDocument, line: LineName): Called => {
 
 /** Chances of a line need no points: they stand in closed form. */
 const byAnswer = (document: CheckDocument, line: LineName): Called => {
-  const { asItStood } = posteriorOf({ ...answerGroundOf(toSetup(document)), points: 1 });
+  const points = { today: 1, habit: 1 };
+  const { asItStood } = posteriorOf({ ...answerGroundOf(toSetup(document)), points });
   const judged = asItStood?.lines[line].judged;
   if (judged === undefined) throw new Error(`${line} is judged`);
   if (judged.probabilityIn >= CALLED_FROM) return 'in';

@@ -1,3 +1,5 @@
+import { signWords } from '@lotrecht/core';
+import { type PosteriorResult } from '@lotrecht/records';
 import { type FirstText, LINE_TITLES, type LineKey } from './result-words.ts';
 import { type DistanceUnit, formatDistance } from './typed-length.ts';
 
@@ -19,6 +21,23 @@ export function firstSentence(key: LineKey, { certain, probability }: FirstText)
   if (certain) return `${LINE_TITLES[key]} first.`;
   const isLikely = probability === null || probability >= LIKELY_FROM;
   return `${LINE_TITLES[key]} first, ${isLikely ? 'most likely' : 'perhaps'}.`;
+}
+
+/**
+ * How a line usually stands, beside how it stood today; nothing where only today is known.
+ *
+ * @example usualSentence('toes', undefined) // null
+ */
+export function usualSentence(key: LineKey, posterior: PosteriorResult | undefined): string | null {
+  const today = posterior?.today;
+  if (posterior === undefined || today === undefined) return null;
+  if ((posterior.history ?? null) === null && today.setUps < 2) return null;
+  const deg = posterior.lines[key].meanDeg;
+  const subject = key === 'face' ? 'it is' : 'they are';
+  const turned = Math.abs(deg).toFixed(1);
+  if (turned === '0.0') return `Usually ${subject} square.`;
+  const [below, above] = signWords(key);
+  return `Usually ${subject} ${turned}° ${deg > 0 ? above : below}.`;
 }
 
 /** Something that is seen from the place, by its direction from the target. */

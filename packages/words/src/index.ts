@@ -5,6 +5,7 @@ export {
   aimText,
   besideText,
   firstSentence,
+  usualSentence,
   type SeenMark,
 } from './decided-words.ts';
 export * from './result-words.ts';

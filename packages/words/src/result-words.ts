@@ -4,6 +4,7 @@ import {
   type CheckDocument,
   type LineResult,
   type PosteriorLine,
+  type PosteriorResult,
   type ResultDocument,
 } from '@lotrecht/records';
 import { formatLength, type LengthUnit } from './typed-length.ts';
@@ -92,9 +93,23 @@ export interface LeanText {
 /** How a line probably is: from all that is known, or from the tape alone. */
 type Chances = Pick<PosteriorLine, 'probabilityIn' | 'probabilityTooOpen' | 'probabilityTooClosed'>;
 
+/** What is told of a set-up: of today; of a result that was made before today was told, what was told then. */
+export type ToldPosterior = Pick<
+  PosteriorResult,
+  'lines' | 'first' | 'mostToGain' | 'probabilityNoneFirst' | 'allInProbability' | 'nearlyAllInProbability'
+>;
+
 /**
- * What is known of a line beside the tape's own figure: of how it stood, or of the habit where the check was read in
- * several stands; undefined in a result of the tape alone.
+ * The answer that everything is told from, on every surface.
+ *
+ * @example toldOf(undefined) // undefined
+ */
+export function toldOf(posterior: PosteriorResult | undefined): ToldPosterior | undefined {
+  return posterior?.today ?? posterior;
+}
+
+/**
+ * What is known of a line beside the tape's own figure, of today; undefined in a result of the tape alone.
  *
  * @example answerOfLine({}, 'toes') // undefined
  */
@@ -102,7 +117,8 @@ export function answerOfLine(
   { posterior }: Pick<ResultDocument, 'posterior'>,
   key: LineKey,
 ): PosteriorLine | undefined {
-  return (posterior?.asItStood ?? posterior)?.lines[key];
+  // Before today was told, lines were told as they stood.
+  return (posterior?.today ?? posterior?.asItStood ?? posterior)?.lines[key];
 }
 
 /**
@@ -169,9 +185,36 @@ export function firstOf({
   if (posterior === undefined) {
     return { line: fixFirst ?? likelyFirst, probability: null, certain: fixFirst !== null };
   }
-  const { first, lines, probabilityNoneFirst } = posterior;
+  const { first, lines, probabilityNoneFirst, nearlyAllInProbability = 0 } = posterior.today ?? posterior;
   const probability = first === null ? probabilityNoneFirst : (lines[first].probabilityFirst ?? 0);
-  return { line: first, probability, certain: probability >= TOLD_FROM };
+  const certain = probability >= TOLD_FROM;
+  // What hardly stands out at all is no first thing unless that is certain.
+  if (first !== null && !certain && nearlyAllInProbability >= SURE_FROM) {
+    return { line: null, probability: probabilityNoneFirst, certain: probabilityNoneFirst >= TOLD_FROM };
+  }
+  return { line: first, probability, certain };
+}
+
+/** From here on a line is more probably outside than inside. */
+const EVEN = 0.5;
+
+/**
+ * The line to work on among those that were read: what comes first, or where nobody has read that, the likeliest of the
+ * others that is more probably outside than not.
+ *
+ * @example firstReadOf({ lines: {}, fixFirst: null, likelyFirst: null }) // null
+ */
+export function firstReadOf(
+  result: Pick<ResultDocument, 'lines' | 'posterior' | 'fixFirst' | 'likelyFirst'>,
+): LineKey | null {
+  const { line } = firstOf(result);
+  if (line === null || result.lines[line] !== undefined) return line;
+  const others = (Object.keys(result.lines) as LineKey[]).flatMap((key) => {
+    const answer = answerOfLine(result, key);
+    const outside = 1 - (answer?.probabilityIn ?? 1);
+    return outside > EVEN ? [{ key, first: answer?.probabilityFirst ?? 0 }] : [];
+  });
+  return others.toSorted((a, b) => b.first - a.first)[0]?.key ?? null;
 }
 
 /** A move on the tape with how well it is known. */

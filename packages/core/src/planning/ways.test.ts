@@ -24,7 +24,12 @@ describe('ways of reading a line', () => {
     for (const line of ['toes', 'heels'] as const) {
       expect(told(waysOf(line, bare, HOLDING_TIMES))).toEqual(['gaps 3', 'eye 2']);
       // No rod is held across feet.
-      expect(told(waysOf(line, all, HOLDING_TIMES))).toEqual(['gaps 3', 'pointsAt 3', 'angle 4', 'eye 2']);
+      expect(told(waysOf(line, all, HOLDING_TIMES))).toEqual([
+        'gaps 3',
+        'pointsAt 3',
+        'angle rod 4',
+        'eye 2',
+      ]);
     }
     for (const line of ['knees', 'hips', 'shoulders', 'eyes'] as const) {
       expect(told(waysOf(line, bare, HOLDING_TIMES))).toEqual(['gaps 6', 'eye 2']);
@@ -32,7 +37,7 @@ describe('ways of reading a line', () => {
         'gaps 6',
         'gaps rod 5',
         'pointsAt 3',
-        'angle 4',
+        'angle rod 4',
         'eye 2',
       ]);
     }
@@ -72,6 +77,17 @@ describe('ways of reading a line', () => {
     expect(seated(0.002)).not.toBe(uOf('hips', 'gaps', all, true));
   });
 
+  it('seat a rod the worse the smaller the body is', () => {
+    const small = { ...all, bodyScale: 0.65 };
+    expect(uOf('hips', 'gaps', small, true)).toBeGreaterThan(uOf('hips', 'gaps', all, true));
+    expect(uOf('hips', 'angle', small, true)).toBeCloseTo(
+      Math.hypot(Math.PI / 180, (Math.SQRT2 * 0.004) / (0.65 * 0.3)),
+      9,
+    );
+    expect(uOf('toes', 'pointsAt', small)).toBeGreaterThan(uOf('toes', 'pointsAt', all));
+    expect(uOf('face', 'pointsAt', small)).toBe(uOf('face', 'pointsAt', all));
+  });
+
   it('have one that tells a line best, and of two alike the quicker one', () => {
     expect(bestWay('hips', all, HOLDING_TIMES)).toMatchObject({ line: 'hips' });
     for (const line of LINE_NAMES) {
@@ -80,7 +96,7 @@ describe('ways of reading a line', () => {
         expect(best.measurementUncertaintyRad).toBeLessThanOrEqual(way.measurementUncertaintyRad);
     }
     const { rodM: _rod, pointsAtM: _far, ...alike } = all;
-    const angleU = uOf('hips', 'angle', alike);
+    const angleU = uOf('hips', 'angle', alike, true);
     const eyeAsSure = { ...alike, eyeRad: angleU };
     expect(bestWay('hips', eyeAsSure, HOLDING_TIMES).by).toBe('eye');
     expect(bestWay('hips', eyeAsSure, { ...HOLDING_TIMES, eyeS: 4 }).by).toBe('angle');

@@ -1,6 +1,7 @@
 import { type LineName } from '../geometry/line.ts';
 import { type AtHand, type HoldingTimes } from '../observation/at-hand.ts';
 import { type Observation, WAYS_OF_READING } from '../observation/observation.ts';
+import { sizedBy } from '../observation/sized.ts';
 import { readObservation } from '../observation/read-observation.ts';
 
 /** One way in which a line could be read. */
@@ -21,8 +22,9 @@ export interface Way {
  */
 export function waysOf(line: LineName, atHand: AtHand, times: HoldingTimes): readonly Way[] {
   return Object.values(WAYS_OF_READING).flatMap((way) =>
-    way.takeable(line, atHand).map((observation: Observation): Way => {
-      const rod = observation.by === 'gaps' && observation.rod === true;
+    way.takeable(line, atHand).map((taken: Observation): Way => {
+      const observation = sizedBy(taken, atHand.bodyScale ?? 1);
+      const rod = 'rod' in observation && observation.rod === true;
       return {
         line,
         by: observation.by,

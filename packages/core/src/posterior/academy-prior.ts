@@ -1,4 +1,6 @@
-import { logEvidence, type PosteriorGround } from './posterior.ts';
+import { logEvidence } from './belief.ts';
+import { lessonOf } from './lesson.ts';
+import { type PosteriorGround } from './posterior.ts';
 import { type PriorComponent } from './prior.ts';
 
 /** How many students the shipped prior weighs as much as. */
@@ -16,10 +18,11 @@ export type FirstCheck = Omit<PosteriorGround, 'prior' | 'earlier' | 'points' | 
  * How well a student's first check fits each kind of student, as the log of the evidence.
  *
  * @returns in the order of the prior, each finite
- * @example kindEvidence(SHIPPED_PRIOR, { readings: [], targetLineUncertaintyRad: 0.01, readdressSdRad: 0.03 }).length // 81
+ * @example kindEvidence(SHIPPED_PRIOR, { readings: [], targetLineUncertaintyRad: 0.01, readdressSdRad: 0.03, daySdRad: 0.01 }).length // 75
  */
 export function kindEvidence(prior: readonly PriorComponent[], check: FirstCheck): readonly number[] {
-  return logEvidence({ ...check, prior });
+  const { summed } = lessonOf([{ ...check, name: 'first', onLineOf: 'first' }], check.daySdRad);
+  return logEvidence(prior, summed);
 }
 
 /**
@@ -29,7 +32,7 @@ export function kindEvidence(prior: readonly PriorComponent[], check: FirstCheck
  * @param shipped weights sum to 1
  * @param evidence of each student how well they fit each kind, as `kindEvidence` gives it
  * @returns the shipped prior unchanged where there are fewer than 20 students
- * @example academyPrior(SHIPPED_PRIOR, []).length // 81
+ * @example academyPrior(SHIPPED_PRIOR, []).length // 75
  */
 export function academyPrior(
   shipped: readonly PriorComponent[],

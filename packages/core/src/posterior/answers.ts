@@ -43,7 +43,18 @@ export interface Answers {
   readonly probabilityNoneFirst: number;
   /** That all lines with a tolerance are inside at once. */
   readonly allInProbability: number;
+  /** That none of them is more than a guard band outside. */
+  readonly nearlyAllInProbability: number;
 }
+
+/** The same, with what is asked of the lines that were read. */
+export interface AnswersOfRead extends Answers {
+  /** That none of the lines that were read is more than a guard band outside; null where none has a tolerance. */
+  readonly nearlyAllReadInProbability: number | null;
+}
+
+/** A line so little outside is no cause of a miss, rad (JCGM 106, guard band). */
+const GUARD_BAND_RAD = radiansFromDegrees(1);
 
 /** Components that weigh less change no answer by as much as its points do. */
 const LEAST_WEIGHT = 1e-3;
@@ -57,15 +68,18 @@ interface Judged {
   readonly high: readonly number[];
   /** Places in `rows`, in the method's order. */
   readonly inOrder: readonly number[];
+  /** Places in `rows` that were read, one bit each. */
+  readonly read: number;
 }
 
-function judgedOf({ tolerancesRad, order }: JudgedLines): Judged {
+function judgedOf({ tolerancesRad, order }: JudgedLines, read: readonly LineName[] = []): Judged {
   const names = LINE_NAMES.filter((line) => tolerancesRad[line] !== undefined);
   return {
     rows: names.map((line) => LINE_NAMES.indexOf(line)),
     low: names.map((line) => tolerancesRad[line]?.[0] ?? 0),
     high: names.map((line) => tolerancesRad[line]?.[1] ?? 0),
     inOrder: order.map((line) => names.indexOf(line)).filter((place) => place >= 0),
+    read: names.reduce((bits, line, place) => (read.includes(line) ? bits | (1 << place) : bits), 0),
   };
 }
 
@@ -75,6 +89,8 @@ interface Counted {
   readonly excess: Float64Array;
   none: number;
   allIn: number;
+  nearlyAllIn: number;
+  nearlyAllReadIn: number;
 }
 
 /** One line’s points about its mean, used again and again. */
@@ -86,29 +102,31 @@ const ABOUT_MEAN = new Float64Array(MOST_POINTS);
  */
 function count(mixture: readonly Mixture[], judged: Judged, points: number): Counted {
   const { rows, low, high } = judged;
+  const lines = rows.length;
   const heavy = mixture.flatMap(({ members, covariance }) => {
     const weighing = members.filter((m) => m.weight >= LEAST_WEIGHT);
     return weighing.length === 0 ? [] : [{ members: weighing, covariance }];
   });
   const whole = heavy.reduce((sum, { members }) => sum + members.reduce((all, m) => all + m.weight, 0), 0);
   const excess = new Float64Array(rows.length);
-  // By which lines are outside, one bit each.
-  const together = new Float64Array(1 << rows.length);
+  // By which lines are outside, one bit each, and by which are farther outside than the guard band.
+  const together = new Float64Array(1 << (2 * lines));
   for (const { members, covariance } of heavy) {
     const root = choleskyRoot(covariance, DIMENSIONS, LEAST_PIVOT);
-    const outside = members.map(() => new Uint8Array(points));
+    const outside = members.map(() => new Uint16Array(points));
     rows.forEach((row, place) => {
       spreadPoints(root, row, points);
       members.forEach(({ weight, mean }, m) => {
-        const beyond = markOutside(outside[m] as Uint8Array, {
+        const beyond = markOutside(outside[m] as Uint16Array, {
           low: (low[place] as number) - (mean[row] as number),
           high: (high[place] as number) - (mean[row] as number),
           bit: 1 << place,
+          farBit: 1 << (lines + place),
         });
         excess[place] = (excess[place] as number) + (weight / whole / points) * beyond;
       });
     });
-    members.forEach(({ weight }, m) => tally(together, outside[m] as Uint8Array, weight / whole / points));
+    members.forEach(({ weight }, m) => tally(together, outside[m] as Uint16Array, weight / whole / points));
   }
   return { excess, ...byOrder(together, judged) };
 }
@@ -137,22 +155,24 @@ interface Limits {
   readonly low: number;
   readonly high: number;
   readonly bit: number;
+  readonly farBit: number;
 }
 
 /** Marks the points at which a line is outside. @returns how far it is outside, summed over the points, rad */
-function markOutside(outside: Uint8Array, { low, high, bit }: Limits): number {
+function markOutside(outside: Uint16Array, { low, high, bit, farBit }: Limits): number {
+  const both = bit | farBit;
   let beyond = 0;
   for (let p = 0; p < outside.length; p++) {
     const x = ABOUT_MEAN[p] as number;
-    if (x < low) beyond += low - x;
-    else if (x > high) beyond += x - high;
-    else continue;
-    outside[p] = (outside[p] as number) | bit;
+    const far = x < low ? low - x : x - high;
+    if (far <= 0) continue;
+    beyond += far;
+    outside[p] = (outside[p] as number) | (far > GUARD_BAND_RAD ? both : bit);
   }
   return beyond;
 }
 
-function tally(together: Float64Array, outside: Uint8Array, share: number): void {
+function tally(together: Float64Array, outside: Uint16Array, share: number): void {
   for (let p = 0; p < outside.length; p++) {
     const mask = outside[p] as number;
     together[mask] = (together[mask] as number) + share;
@@ -160,18 +180,24 @@ function tally(together: Float64Array, outside: Uint8Array, share: number): void
 }
 
 /** Which line comes first follows from which are outside. */
-function byOrder(
-  together: Float64Array,
-  { rows, inOrder }: Judged,
-): { readonly first: Float64Array; none: number; allIn: number } {
-  const first = new Float64Array(rows.length);
-  let none = 0;
+function byOrder(together: Float64Array, { rows, inOrder, read }: Judged): Omit<Counted, 'excess'> {
+  const counted = {
+    first: new Float64Array(rows.length),
+    none: 0,
+    allIn: together[0] ?? 0,
+    nearlyAllIn: 0,
+    nearlyAllReadIn: 0,
+  };
   together.forEach((share, mask) => {
+    if (share === 0) return;
+    const far = mask >> rows.length;
+    if (far === 0) counted.nearlyAllIn += share;
+    if ((far & read) === 0) counted.nearlyAllReadIn += share;
     const place = inOrder.find((i) => (mask & (1 << i)) !== 0);
-    if (place === undefined) none += share;
-    else first[place] = (first[place] as number) + share;
+    if (place === undefined) counted.none += share;
+    else counted.first[place] = (counted.first[place] as number) + share;
   });
-  return { first, none, allIn: together[0] ?? 0 };
+  return counted;
 }
 
 /**
@@ -180,9 +206,15 @@ function byOrder(
  *
  * @param mixture weights sum to 1
  * @param points of each component, at most 2,048
+ * @param read the lines that were read
  */
-export function answersOf(mixture: readonly Mixture[], judgedLines: JudgedLines, points: number): Answers {
-  const judged = judgedOf(judgedLines);
+export function answersOf(
+  mixture: readonly Mixture[],
+  judgedLines: JudgedLines,
+  points: number,
+  read: readonly LineName[] = [],
+): AnswersOfRead {
+  const judged = judgedOf(judgedLines, read);
   const counted = count(mixture, judged, Math.min(points, MOST_POINTS));
   const lines = Object.fromEntries(
     LINE_NAMES.map((line, row): [LineName, LineAnswer] => {
@@ -208,6 +240,8 @@ export function answersOf(mixture: readonly Mixture[], judgedLines: JudgedLines,
     lines,
     probabilityNoneFirst: asProbability(counted.none),
     allInProbability: asProbability(counted.allIn),
+    nearlyAllInProbability: asProbability(counted.nearlyAllIn),
+    nearlyAllReadInProbability: judged.read === 0 ? null : asProbability(counted.nearlyAllReadIn),
   };
 }
 

@@ -1,56 +1,61 @@
 import { radiansFromDegrees } from '../units/angle.ts';
 import { choleskyRoot, type Matrix, solveLower } from '../linear/cholesky.ts';
 import { DIMENSIONS } from './fixed-points.ts';
+import { type Summed } from './lesson.ts';
 import { type PriorComponent } from './prior.ts';
 
 /** Row of the face among the lines; the others are of the body. */
 const FACE_ROW = 0;
-
-/** Where a student of a kind is thought to be, and how well that fits what was read. */
-export interface Member {
-  /** Log of the weight, not normalised. */
-  readonly logWeight: number;
-  /** Of the state, rad. */
-  readonly mean: Float64Array;
-}
+const BODY_LINES = DIMENSIONS - 1;
 
 /**
- * Kinds of students that differ in where they are alone, with what is believed of this student if they are of that
- * kind: the habit of the seven lines, then whatever else the readings err in together. Readings narrow them all alike,
- * so that one covariance is kept for all of them.
+ * Kinds of students that differ in where they are alone, with what is believed of this student’s habit if they are of
+ * that kind. Readings narrow them all alike, so that one covariance is kept for all of them.
  */
-export interface Belief {
-  readonly members: readonly Member[];
-  /** rad². */
+interface Kinds {
+  readonly members: readonly {
+    /** Log of the weight, not normalised. */
+    readonly logWeight: number;
+    /** Of the lines, rad. */
+    readonly mean: Float64Array;
+  }[];
+  /** DIMENSIONS × DIMENSIONS, rad². */
   readonly covariance: Matrix;
 }
 
-/** Readings as the update takes them. */
-export interface Seen {
-  /** y, rad. */
-  readonly values: Float64Array;
-  /** H: of each reading the rows of the state that it is made of, and their factors. */
-  readonly madeOf: readonly { readonly rows: readonly number[]; readonly factors: readonly number[] }[];
-  /** V of what is in no part of the state, rad². */
-  readonly covariance: Matrix;
+/** What is believed of a habit if it changed when it is said to have changed. */
+export interface Hypothesis {
+  readonly kinds: readonly Kinds[];
+  /** Lessons seen since the last change, or since the first one. */
+  readonly lessons: number;
+  /** It changed since the last lesson. */
+  readonly changed: boolean;
 }
 
-/** Before anything was read: covariance τc²·llᵀ + diag(τf² for the face, τe² for the others). */
-export function priorBeliefs(components: readonly PriorComponent[]): readonly Belief[] {
+/** Before anything was read: mean μ·l, covariance τc²·llᵀ + diag(τf² for the face, τe² for the others), l = ρ for the face. */
+export function beforeAnything(components: readonly PriorComponent[]): Hypothesis {
   const alike = new Map<string, PriorComponent[]>();
   for (const c of components) {
-    const key = `${c.turnSdRad} ${c.ownSdRad} ${c.faceSdRad}`;
+    const key = `${c.turnSdRad} ${c.ownSdRad} ${c.faceSdRad} ${c.faceOnBody ?? 0}`;
     const others = alike.get(key);
     if (others === undefined) alike.set(key, [c]);
     else others.push(c);
   }
-  return [...alike.values()].map((kinds) => ({
-    members: kinds.map(({ weight, bodyMeanRad }) => ({
-      logWeight: Math.log(weight),
-      mean: Float64Array.from({ length: DIMENSIONS }, (_, i) => (i === FACE_ROW ? 0 : bodyMeanRad)),
-    })),
-    covariance: spread(new Float64Array(DIMENSIONS ** 2), DIMENSIONS, kinds[0] as PriorComponent, 1),
-  }));
+  const kinds = [...alike.values()].map((group): Kinds => {
+    const first = group[0] as PriorComponent;
+    const onBody = first.faceOnBody ?? 0;
+    return {
+      members: group.map(({ weight, bodyMeanRad }) => ({
+        logWeight: Math.log(weight),
+        mean: Float64Array.from(
+          { length: DIMENSIONS },
+          (_, i) => bodyMeanRad * (i === FACE_ROW ? onBody : 1),
+        ),
+      })),
+      covariance: spread(new Float64Array(DIMENSIONS ** 2), first, 1, onBody),
+    };
+  });
+  return { kinds, lessons: 0, changed: false };
 }
 
 /** Spreads of the body as a whole, of a line alone and of the face, rad. */
@@ -60,15 +65,17 @@ interface Spreads {
   readonly faceSdRad: number;
 }
 
-/** Adds spreads to the lines of a covariance, in place. @param times how often */
-function spread(covariance: Matrix, size: number, spreads: Spreads, times: number): Matrix {
+/** Adds spreads to a covariance, in place. @param times how often @param onBody how far the face goes along */
+function spread(covariance: Matrix, spreads: Spreads, times: number, onBody = 0): Matrix {
+  const turn = times * spreads.turnSdRad ** 2;
   for (let i = 0; i < DIMENSIONS; i++) {
-    const own = i === FACE_ROW ? spreads.faceSdRad : spreads.ownSdRad;
-    covariance[i * size + i] = (covariance[i * size + i] as number) + times * own ** 2;
-    if (i === FACE_ROW) continue;
-    for (let j = 1; j < DIMENSIONS; j++) {
-      covariance[i * size + j] = (covariance[i * size + j] as number) + times * spreads.turnSdRad ** 2;
+    const li = i === FACE_ROW ? onBody : 1;
+    for (let j = 0; j < DIMENSIONS; j++) {
+      const at = i * DIMENSIONS + j;
+      covariance[at] = (covariance[at] as number) + turn * li * (j === FACE_ROW ? onBody : 1);
     }
+    const own = i === FACE_ROW ? spreads.faceSdRad : spreads.ownSdRad;
+    covariance[i * (DIMENSIONS + 1)] = (covariance[i * (DIMENSIONS + 1)] as number) + times * own ** 2;
   }
   return covariance;
 }
@@ -80,143 +87,221 @@ const MONTH_DAYS = 30;
 const USUAL_DRIFT: Spreads = { turnSdRad: 0.6 * DEG, ownSdRad: 0.4 * DEG, faceSdRad: 0.5 * DEG };
 
 /** What is believed some days later; weights carry on. */
-export function drifted({ members, covariance }: Belief, days: number): Belief {
-  if (days === 0) return { members, covariance };
-  const size = Math.sqrt(covariance.length);
-  return { members, covariance: spread(covariance.slice(), size, USUAL_DRIFT, days / MONTH_DAYS) };
+function drifted(kinds: readonly Kinds[], days: number): readonly Kinds[] {
+  if (days === 0) return kinds;
+  return kinds.map(({ members, covariance }) => ({
+    members,
+    covariance: spread(covariance.slice(), USUAL_DRIFT, days / MONTH_DAYS),
+  }));
 }
 
-/** The state with more in it, of which nothing is known but its variance. @param variances rad² */
-export function extended({ members, covariance }: Belief, variances: readonly number[]): Belief {
-  const before = Math.sqrt(covariance.length);
-  const size = before + variances.length;
-  const larger = new Float64Array(size * size);
-  for (let i = 0; i < before; i++) {
-    for (let j = 0; j < before; j++) larger[i * size + j] = covariance[i * before + j] as number;
-  }
-  variances.forEach((variance, i) => (larger[(before + i) * (size + 1)] = variance));
+/** One way in which a habit changes between two lessons. */
+interface WayOfChange extends Spreads {
+  readonly probability: number;
+  /** What is left of the turn of the body, and of the face. */
+  readonly turnLeft: number;
+  readonly faceLeft: number;
+}
+
+const BY_ITSELF: WayOfChange = {
+  probability: 0.1,
+  turnLeft: 0.7,
+  faceLeft: 0.7,
+  turnSdRad: 3 * DEG,
+  ownSdRad: 1.2 * DEG,
+  faceSdRad: 2.5 * DEG,
+};
+const BY_WORK: WayOfChange = {
+  probability: 0.4,
+  turnLeft: 0.4,
+  faceLeft: 0.5,
+  turnSdRad: 1.5 * DEG,
+  ownSdRad: 0.4 * DEG,
+  faceSdRad: 0.9 * DEG,
+};
+
+/** Turn and face go toward the goal, what is twisted stays: the face times what is left, the body less a share of its mean. */
+function changed({ members, covariance }: Kinds, way: WayOfChange): Kinds {
+  const moved = covariance.slice();
+  for (let column = 0; column < DIMENSIONS; column++) change(moved, { from: column, step: DIMENSIONS }, way);
+  for (let row = 0; row < DIMENSIONS; row++) change(moved, { from: row * DIMENSIONS, step: 1 }, way);
   return {
     members: members.map(({ logWeight, mean }) => {
-      const longer = new Float64Array(size);
-      longer.set(mean);
-      return { logWeight, mean: longer };
+      const after = mean.slice();
+      change(after, { from: 0, step: 1 }, way);
+      return { logWeight, mean: after };
     }),
-    covariance: larger,
+    covariance: spread(moved, way, 1),
   };
 }
 
-/** A belief after readings, and how far they lay from what each of its members expected. */
-export interface Updated {
-  readonly belief: Belief;
-  /** eᵀe of each member, χ² of as many degrees of freedom as there are readings. */
-  readonly chiSquares: readonly number[];
+/** A·x of a row or a column, in place. */
+function change(
+  x: Float64Array,
+  { from, step }: { readonly from: number; readonly step: number },
+  { turnLeft, faceLeft }: WayOfChange,
+): void {
+  let sum = 0;
+  for (let i = 1; i < DIMENSIONS; i++) sum += x[from + i * step] as number;
+  const less = (1 - turnLeft) * (sum / BODY_LINES);
+  x[from] = (x[from] as number) * faceLeft;
+  for (let i = 1; i < DIMENSIONS; i++) x[from + i * step] = (x[from + i * step] as number) - less;
+}
+
+/** No more changes are thought of at once than these. */
+const MOST_HYPOTHESES = 4;
+
+/**
+ * What is believed when the next lesson begins: everything drifted, and the likeliest history once more with a habit
+ * that changed since, by itself or by what was worked on.
+ *
+ * @param before normalised
+ * @param workedOn the set-up was worked on in the last lesson
+ */
+export function beforeNextLesson(
+  before: readonly Hypothesis[],
+  { days, workedOn }: { readonly days: number; readonly workedOn: boolean },
+): readonly Hypothesis[] {
+  const weighed = before.map((hypothesis) => ({ hypothesis, weight: weightOf(hypothesis) }));
+  const kept = weighed.toSorted((a, b) => b.weight - a.weight).slice(0, MOST_HYPOTHESES);
+  const whole = kept.reduce((sum, { weight }) => sum + weight, 0);
+  const later = kept.map(({ hypothesis, weight }) => ({
+    hypothesis: { ...hypothesis, changed: false, kinds: drifted(hypothesis.kinds, days) },
+    weight: weight / whole,
+  }));
+  const likeliest = later[0] as (typeof later)[number];
+  const ways = workedOn ? [BY_ITSELF, BY_WORK] : [BY_ITSELF];
+  const left = 1 - ways.reduce((sum, { probability }) => sum + probability, 0);
+  return [
+    ...later.map(({ hypothesis }) => reweighed(hypothesis, Math.log(left / whole))),
+    ...ways.map((way) => {
+      const { kinds } = likeliest.hypothesis;
+      const copy = { kinds: kinds.map((k) => changed(k, way)), lessons: 0, changed: true };
+      return reweighed(copy, Math.log(way.probability / (likeliest.weight * whole)));
+    }),
+  ];
+}
+
+function reweighed({ kinds, ...rest }: Hypothesis, log: number): Hypothesis {
+  return {
+    ...rest,
+    kinds: kinds.map(({ members, covariance }) => ({
+      members: members.map(({ logWeight, mean }) => ({ logWeight: logWeight + log, mean })),
+      covariance,
+    })),
+  };
+}
+
+/** What a hypothesis weighs. @param hypothesis one of several that are normalised */
+export function weightOf({ kinds }: Hypothesis): number {
+  let sum = 0;
+  for (const { members } of kinds) for (const { logWeight } of members) sum += Math.exp(logWeight);
+  return sum;
 }
 
 /**
- * F = HΣHᵀ + V = LLᵀ, W = L⁻¹HΣ, e = L⁻¹(y − Hm), m′ = m + Wᵀe, Σ′ = Σ − WᵀW, log evidence −½eᵀe − Σ ln Lᵢᵢ.
+ * F = HΣHᵀ + V = LLᵀ, W = L⁻¹HΣ, e = L⁻¹(y − Hm), m′ = m + Wᵀe, Σ′ = Σ − WᵀW, log evidence −½eᵀe − Σ ln Lᵢᵢ, of a
+ * lesson as one value for each line that was read: what that leaves out of the evidence is the same for all kinds.
  */
-export function updated({ members, covariance }: Belief, seen: Seen): Updated {
-  const n = seen.values.length;
-  const size = Math.sqrt(covariance.length);
-  const gain = selected(covariance, size, seen);
-  const root = choleskyRoot(expectedCovariance(gain, size, seen), n);
-  solveLowerRows(root, n, gain, size);
+function updated({ members, covariance }: Kinds, { rows, values, covariance: noise }: Summed): Kinds {
+  const n = rows.length;
+  const expected = noise.slice();
+  const gain = new Float64Array(n * DIMENSIONS);
+  for (let i = 0; i < n; i++) {
+    const from = (rows[i] as number) * DIMENSIONS;
+    for (let j = 0; j < DIMENSIONS; j++) gain[i * DIMENSIONS + j] = covariance[from + j] as number;
+    for (let j = 0; j < n; j++) {
+      expected[i * n + j] =
+        (expected[i * n + j] as number) + (covariance[from + (rows[j] as number)] as number);
+    }
+  }
+  const root = choleskyRoot(expected, n);
+  solveRows(root, n, gain);
   let logDeterminant = 0;
   for (let r = 0; r < n; r++) logDeterminant += Math.log(root[r * n + r] as number);
-  const chiSquares: number[] = [];
-  const moved = members.map(({ logWeight, mean }): Member => {
-    const e = solveLower(root, n, surprise(mean, seen));
+  const e = new Float64Array(n);
+  const moved = members.map(({ logWeight, mean }) => {
+    for (let r = 0; r < n; r++) e[r] = (values[r] as number) - (mean[rows[r] as number] as number);
+    solveLower(root, n, e);
     const after = mean.slice();
     let chiSquare = 0;
     for (let r = 0; r < n; r++) {
       const er = e[r] as number;
       chiSquare += er * er;
-      for (let i = 0; i < size; i++) after[i] = (after[i] as number) + (gain[r * size + i] as number) * er;
+      for (let i = 0; i < DIMENSIONS; i++) {
+        after[i] = (after[i] as number) + (gain[r * DIMENSIONS + i] as number) * er;
+      }
     }
-    chiSquares.push(chiSquare);
     return { logWeight: logWeight - 0.5 * chiSquare - logDeterminant, mean: after };
   });
-  return { belief: { members: moved, covariance: narrowed(covariance, gain, n, size) }, chiSquares };
-}
-
-/** HΣ. */
-function selected(covariance: Matrix, size: number, { madeOf }: Seen): Matrix {
-  const out = new Float64Array(madeOf.length * size);
-  for (let i = 0; i < madeOf.length; i++) {
-    const { rows, factors } = madeOf[i] as Seen['madeOf'][number];
-    for (let k = 0; k < rows.length; k++) {
-      const from = (rows[k] as number) * size;
-      const factor = factors[k] as number;
-      for (let j = 0; j < size; j++) {
-        out[i * size + j] = (out[i * size + j] as number) + factor * (covariance[from + j] as number);
-      }
-    }
-  }
-  return out;
-}
-
-/** HΣHᵀ + V, its lower half. */
-function expectedCovariance(selection: Matrix, size: number, { madeOf, covariance }: Seen): Matrix {
-  const n = madeOf.length;
-  const expected = covariance.slice();
-  for (let j = 0; j < n; j++) {
-    const { rows, factors } = madeOf[j] as Seen['madeOf'][number];
-    for (let i = j; i < n; i++) {
-      let sum = expected[i * n + j] as number;
-      for (let k = 0; k < rows.length; k++) {
-        sum += (selection[i * size + (rows[k] as number)] as number) * (factors[k] as number);
-      }
-      expected[i * n + j] = sum;
-    }
-  }
-  return expected;
-}
-
-/** y − Hm. */
-function surprise(mean: Float64Array, { values, madeOf }: Seen): Float64Array {
-  const e = values.slice();
-  for (let i = 0; i < e.length; i++) {
-    const { rows, factors } = madeOf[i] as Seen['madeOf'][number];
-    for (let k = 0; k < rows.length; k++) {
-      e[i] = (e[i] as number) - (factors[k] as number) * (mean[rows[k] as number] as number);
-    }
-  }
-  return e;
+  return { members: moved, covariance: narrowed(covariance, gain, n) };
 }
 
 /** Σ − WᵀW. */
-function narrowed(covariance: Matrix, gain: Matrix, n: number, size: number): Matrix {
+function narrowed(covariance: Matrix, gain: Matrix, n: number): Matrix {
   const after = covariance.slice();
-  for (let i = 0; i < size; i++) {
+  for (let i = 0; i < DIMENSIONS; i++) {
     for (let j = 0; j <= i; j++) {
-      let sum = after[i * size + j] as number;
-      for (let r = 0; r < n; r++) sum -= (gain[r * size + i] as number) * (gain[r * size + j] as number);
-      after[i * size + j] = after[j * size + i] = sum;
+      let sum = after[i * DIMENSIONS + j] as number;
+      for (let r = 0; r < n; r++) {
+        sum -= (gain[r * DIMENSIONS + i] as number) * (gain[r * DIMENSIONS + j] as number);
+      }
+      after[i * DIMENSIONS + j] = after[j * DIMENSIONS + i] = sum;
     }
   }
   return after;
 }
 
 /** Solves LX = B for all columns at once, in place. */
-function solveLowerRows(root: Matrix, n: number, b: Matrix, columns: number): void {
+function solveRows(root: Matrix, n: number, b: Matrix): void {
   for (let i = 0; i < n; i++) {
     const pivot = root[i * n + i] as number;
     for (let k = 0; k < i; k++) {
       const factor = root[i * n + k] as number;
-      if (factor === 0) continue;
-      for (let j = 0; j < columns; j++) {
-        b[i * columns + j] = (b[i * columns + j] as number) - factor * (b[k * columns + j] as number);
+      for (let j = 0; j < DIMENSIONS; j++) {
+        b[i * DIMENSIONS + j] =
+          (b[i * DIMENSIONS + j] as number) - factor * (b[k * DIMENSIONS + j] as number);
       }
     }
-    for (let j = 0; j < columns; j++) b[i * columns + j] = (b[i * columns + j] as number) / pivot;
+    for (let j = 0; j < DIMENSIONS; j++) b[i * DIMENSIONS + j] = (b[i * DIMENSIONS + j] as number) / pivot;
   }
 }
 
-/** Weights of all members, belief by belief, that sum to 1. */
-export function normalisedWeights(beliefs: readonly Belief[]): readonly (readonly number[])[] {
+/** What is believed after a lesson, normalised. */
+export function afterLesson(before: readonly Hypothesis[], summed: Summed): readonly Hypothesis[] {
+  return normalised(
+    before.map(({ kinds, lessons, changed: now }) => ({
+      kinds: kinds.map((k) => updated(k, summed)),
+      lessons: lessons + 1,
+      changed: now,
+    })),
+  );
+}
+
+/** The same with weights that sum to 1 over all kinds of all hypotheses. */
+export function normalised(hypotheses: readonly Hypothesis[]): readonly Hypothesis[] {
   let most = Number.NEGATIVE_INFINITY;
-  for (const { members } of beliefs) for (const m of members) most = Math.max(most, m.logWeight);
-  const weights = beliefs.map(({ members }) => members.map((m) => Math.exp(m.logWeight - most)));
-  const whole = weights.flat().reduce((sum, w) => sum + w, 0);
-  return weights.map((ofBelief) => ofBelief.map((w) => w / whole));
+  for (const { kinds } of hypotheses) {
+    for (const { members } of kinds) for (const { logWeight } of members) most = Math.max(most, logWeight);
+  }
+  const whole = hypotheses.reduce(
+    (sum, { kinds }) =>
+      sum +
+      kinds.reduce(
+        (ofAll, { members }) => ofAll + members.reduce((all, m) => all + Math.exp(m.logWeight - most), 0),
+        0,
+      ),
+    0,
+  );
+  return hypotheses.map((h) => reweighed(h, -most - Math.log(whole)));
+}
+
+/** How well a lesson fits each kind, as the log of the evidence, up to what is the same for all; in the order of `kinds`. */
+export function logEvidence(kinds: readonly PriorComponent[], summed: Summed): readonly number[] {
+  return kinds.map((kind) => {
+    const [alone] = beforeAnything([{ ...kind, weight: 1 }]).kinds;
+    return alone === undefined
+      ? Number.NEGATIVE_INFINITY
+      : (updated(alone, summed).members[0]?.logWeight ?? 0);
+  });
 }

@@ -68,6 +68,10 @@ export const LIMITS = {
   stakeSeparationM: { least: 0.3, most: 100 },
   /** The spread of stepping back in, rad. */
   readdressSdRad: degrees(0.1, 8),
+  /** The spread from day to day, rad. */
+  daySdRad: degrees(0, 5),
+  /** Height, m: from a child of four to the tallest. */
+  statureM: { least: 0.8, most: 2.4 },
   daysBefore: { least: 0, most: 20_000 },
   /** Days after the last lesson. */
   forecastDays: { least: 0, most: 180 },

@@ -1,11 +1,13 @@
+import { LANDMARK_UNCERTAINTY } from '../defaults/landmark.ts';
 import { SIGHTING_RAD } from '../defaults/target-line.ts';
 import { type LineName } from '../geometry/line.ts';
 import { type Observation } from '../observation/observation.ts';
 import { gapsAzimuth } from '../observation/ways/gaps.ts';
+import { bodyScale } from '../observation/sized.ts';
 import { type Sources, sourcesOf } from '../observation/sources.ts';
 import { type ErrorSource } from '../observation/way-of-reading.ts';
 import { seatingUncertainty } from '../uncertainty/seating.ts';
-import { type ReadLine, readSetup } from './read-setup.ts';
+import { type ReadLine, readSetup, sizedReading } from './read-setup.ts';
 import { type Setup } from './setup.ts';
 
 /** What the u of a line is made of. */
@@ -81,12 +83,15 @@ function sourceOf(key: string): ErrorSource {
 }
 
 /** What the combined figure errs in alone, shared out as the readings that weigh most have it. */
-function aloneBySource({ observations, handedness }: Setup, { indices, combined }: ReadLine): Sources {
+function aloneBySource(setup: Setup, { indices, combined }: ReadLine): Sources {
   const alone = combined.parts.independentRad ** 2;
   const sums = new Map<ErrorSource, number>();
   let whole = 0;
   for (const index of indices) {
-    const sources = sourcesOf(observations[index] as Observation, handedness);
+    const sources = sourcesOf(
+      sizedReading(setup.observations[index] as Observation, setup),
+      setup.handedness,
+    );
     const variance = [...sources.values()].reduce((sum, v) => sum + v, 0);
     if (variance === 0) continue;
     for (const [source, v] of sources) {
@@ -98,13 +103,9 @@ function aloneBySource({ observations, handedness }: Setup, { indices, combined 
 }
 
 /** Variance of the line read once with the rod across; undefined where that is no other way. */
-function rodVarianceOf(
-  { observations }: Pick<Setup, 'observations'>,
-  { indices }: ReadLine,
-  rodM: number | undefined,
-): number | undefined {
+function rodVarianceOf(setup: Setup, { indices }: ReadLine, rodM: number | undefined): number | undefined {
   const [index] = indices;
-  const only = indices.length === 1 && index !== undefined ? observations[index] : undefined;
+  const only = indices.length === 1 && index !== undefined ? setup.observations[index] : undefined;
   if (rodM === undefined || only?.by !== 'gaps' || only.rod === true || rodM <= only.baseM) return undefined;
   const { endUncertaintyM: _end, ...reading } = only;
   const turned = (only.trailGapM - only.leadGapM) / only.baseM;
@@ -113,7 +114,9 @@ function rodVarianceOf(
     rod: true,
     baseM: rodM,
     trailGapM: only.leadGapM + turned * rodM,
-    seatingUncertaintyRad: seatingUncertainty(only.line),
+    seatingUncertaintyRad: seatingUncertainty(only.line, {
+      widthM: bodyScale(setup) * LANDMARK_UNCERTAINTY[only.line].widthM,
+    }),
   });
   return across.standardUncertaintyRad ** 2;
 }

@@ -7,7 +7,8 @@ export interface NoteInput {
   readonly setup: Setup;
   readonly lines: readonly LineFinding[];
   readonly targetPicture: boolean;
-  readonly historySetAside: boolean;
+  /** The habit has probably changed since the last lesson. */
+  readonly changedSince: boolean;
   readonly heels: HeelsFromFlare | undefined;
 }
 
@@ -16,18 +17,18 @@ const HOLDS =
 const NO_TARGET = 'No uncertainty is stated for the target line: every ± leaves it out.';
 const PICTURE =
   'Face and body point together beside the target: the picture of the target comes first, not the body.';
-const SET_ASIDE = 'Today’s readings contradict the earlier lessons: this answer is made from today alone.';
+const CHANGED = 'This student has probably changed since the last lesson: older lessons count for less.';
 const LIE =
   'A rod off a lofted face points aside when the club is soled toe up or toe down. Look at the lie first.';
 
 /** The remarks that stand beside a finding, the ones about everything first. */
-export function notesOf({ setup, lines, targetPicture, historySetAside, heels }: NoteInput): readonly Note[] {
+export function notesOf({ setup, lines, targetPicture, changedSince, heels }: NoteInput): readonly Note[] {
   const { stakeSeparationM, sightingRad, found } = setup.targetLine;
   const alike = linesReadAlike(setup.observations);
   const holds = new Set(setup.observations.map((o) => o.hold ?? 1)).size;
   return [
     ...(targetPicture ? [{ code: 'target-picture', text: PICTURE } as const] : []),
-    ...(historySetAside ? [{ code: 'history-set-aside', text: SET_ASIDE } as const] : []),
+    ...(changedSince ? [{ code: 'changed-since', text: CHANGED } as const] : []),
     ...(stakeSeparationM === undefined && sightingRad === undefined && found === undefined
       ? [{ code: 'no-target-uncertainty', text: NO_TARGET } as const]
       : []),

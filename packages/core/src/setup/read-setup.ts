@@ -1,8 +1,9 @@
-import { READDRESS_SD_RAD } from '../defaults/readdress.ts';
+import { DAY_SD_RAD, READDRESS_SD_RAD } from '../defaults/readdress.ts';
 import { handedAzimuth, withoutNegativeZero } from '../geometry/azimuth.ts';
 import { type LineName } from '../geometry/line.ts';
 import { type Observation, type ReadAzimuth } from '../observation/observation.ts';
 import { readObservation } from '../observation/read-observation.ts';
+import { type BodySize, bodyScale, sizedBy } from '../observation/sized.ts';
 import { type FirstCheck } from '../posterior/academy-prior.ts';
 import { type EarlierCheck, type PosteriorGround } from '../posterior/posterior.ts';
 import { requirePrior, SHIPPED_PRIOR } from '../posterior/prior.ts';
@@ -79,6 +80,15 @@ function readAll(setup: Setup, readdressSdRad: number): ReadLine[] {
 type ToldFrom = Pick<Setup, 'handedness' | 'targetLine' | 'startLineRad'>;
 
 /**
+ * A reading with what is usual of a body of this size where it was not read.
+ *
+ * @example sizedReading({ line: 'hips', by: 'angle', readingRad: 0, rod: true }, { statureM: 1.4 }).contactWidthM // 0.24
+ */
+export function sizedReading(o: Observation, size: BodySize): Observation {
+  return sizedBy(o, bodyScale(size));
+}
+
+/**
  * What turns a φ from the line that was laid into one from where the ball is to start, rad: a re-base is added, and the
  * start line’s own turn taken away.
  */
@@ -96,10 +106,10 @@ function turnOfStart({
 }
 
 function readAt(
-  { observations, ...told }: Pick<Setup, 'observations'> & ToldFrom,
+  { observations, ...told }: Pick<Setup, 'observations' | 'statureM' | 'feet'> & ToldFrom,
   index: number,
 ): HeldReading {
-  const observation = observations[index] as Observation;
+  const observation = sizedReading(observations[index] as Observation, told);
   const hold = observation.hold ?? 1;
   try {
     const read: ReadAzimuth = readObservation(observation, told.handedness);
@@ -135,7 +145,7 @@ export function within<T>(outer: string, work: () => T): T {
 /** What the posterior is made from; everything that a prior and earlier checks can be wrong in is refused here. */
 export function posteriorGroundOf(setup: Setup, read: ReadSetup): PosteriorGround {
   return {
-    ...evidenceOf(read),
+    ...evidenceOf(setup, read),
     prior: setup.prior === undefined ? SHIPPED_PRIOR : requirePrior(setup.prior.components),
     earlier: (setup.earlier ?? []).map((check, index, all) =>
       within(`earlier.${index}`, () => earlierOf(check, setup, all[index - 1]?.daysBefore)),
@@ -146,8 +156,8 @@ export function posteriorGroundOf(setup: Setup, read: ReadSetup): PosteriorGroun
 }
 
 function earlierOf(
-  { daysBefore, targetLine, startLineRad, readdressSdRad, sameLine, observations }: EarlierSetup,
-  { handedness }: Setup,
+  { daysBefore, targetLine, startLineRad, readdressSdRad, sameLine, workedOn, observations }: EarlierSetup,
+  { handedness, statureM, feet }: Setup,
   daysOfTheOneBefore = Number.POSITIVE_INFINITY,
 ): EarlierCheck {
   if (!Number.isInteger(daysBefore) || daysBefore < 0 || daysBefore > MOST_DAYS_BEFORE) {
@@ -162,15 +172,21 @@ function earlierOf(
       advice: 'Earlier checks stand in their order, oldest first.',
     });
   }
-  const readings = observations.map((o, index) => ({
-    ...readAt({ observations, handedness, targetLine, startLineRad: requireStart(startLineRad) }, index),
-    line: o.line,
-  }));
+  const told = {
+    observations,
+    handedness,
+    targetLine,
+    startLineRad: requireStart(startLineRad),
+    ...(statureM !== undefined && { statureM }),
+    ...(feet && { feet }),
+  };
+  const readings = observations.map((o, index) => ({ ...readAt(told, index), line: o.line }));
   return {
     daysBefore,
     targetLineUncertaintyRad: within('targetLine', () => targetLineUncertainty(targetLine)),
     readdressSdRad: requireAngleUncertainty('readdressSdRad', readdressSdRad ?? READDRESS_SD_RAD),
     sameLine: sameLine ?? false,
+    workedOn: workedOn ?? false,
     readings,
   };
 }
@@ -192,13 +208,17 @@ export function answerGroundOf(setup: Setup): PosteriorGround {
  * @example firstCheckOf({ handedness: 'right', targetLine: {}, tolerancesRad: {}, order: [], observations: [{ line: 'toes', by: 'gaps', leadGapM: 0.6, trailGapM: 0.6, baseM: 0.45 }] }).targetLineUncertaintyRad // 0
  */
 export function firstCheckOf(setup: Setup): FirstCheck {
-  return evidenceOf(readSetup(setup));
+  return evidenceOf(setup, readSetup(setup));
 }
 
-function evidenceOf({ lines, targetLineUncertaintyRad, readdressSdRad }: ReadSetup): FirstCheck {
+function evidenceOf(
+  { daySdRad }: Setup,
+  { lines, targetLineUncertaintyRad, readdressSdRad }: ReadSetup,
+): FirstCheck {
   return {
     readings: lines.flatMap(({ line, readings }) => readings.map((r) => ({ ...r, line }))),
     targetLineUncertaintyRad,
     readdressSdRad,
+    daySdRad: requireAngleUncertainty('daySdRad', daySdRad ?? DAY_SD_RAD),
   };
 }

@@ -14,9 +14,12 @@ import { type EarlierSetup, type Setup } from './setup.ts';
  * @example requireMeasured({ targetLine: {}, observations: [{ line: 'toes', by: 'gaps', leadGapM: 0.6, trailGapM: 0.6, baseM: 0.45 }] }) // undefined
  */
 export function requireMeasured(
-  setup: Pick<Setup, 'targetLine' | 'readdressSdRad' | 'earlier' | 'observations'>,
+  setup: Pick<Setup, 'targetLine' | 'readdressSdRad' | 'daySdRad' | 'statureM' | 'earlier' | 'observations'>,
 ): void {
   requireAround(setup);
+  const { daySdRad, statureM } = setup;
+  if (daySdRad !== undefined) requireInside('daySdRad', daySdRad, LIMITS.daySdRad);
+  if (statureM !== undefined) requireInside('statureM', statureM, LIMITS.statureM);
   setup.observations.forEach((o, index) => within(`observations.${index}`, () => requireMeasurable(o)));
   requireOwnReadings(setup.observations);
   (setup.earlier ?? []).forEach((check, index, all) =>

@@ -38,6 +38,10 @@ export interface Setup {
   readonly footLine?: FootLine;
   /** Spread with which this student steps back in, rad. Default 2°. */
   readonly readdressSdRad?: number;
+  /** How differently this student stands from day to day, rad. Default 0.8°. */
+  readonly daySdRad?: number;
+  /** Height, m: widths of the body that were not read are scaled by it, without it by the shoe. */
+  readonly statureM?: number;
   readonly feet?: Feet;
   readonly limits?: DecisionLimits;
   /** What is known of students before anyone is read. Default: the shipped prior. */
@@ -60,6 +64,8 @@ export interface EarlierSetup {
   readonly readdressSdRad?: number;
   /** Read from this check's own string or rod, whose error it shares. Default false. */
   readonly sameLine?: boolean;
+  /** The set-up was worked on in that lesson. Default false. */
+  readonly workedOn?: boolean;
   readonly observations: readonly Observation[];
 }
 
@@ -139,7 +145,7 @@ export type NoteCode =
   | 'lie'
   | 'several-holds'
   | 'target-picture'
-  | 'history-set-aside'
+  | 'changed-since'
   | 'duplicate';
 
 /** A remark on a finding, about one line or about all. */

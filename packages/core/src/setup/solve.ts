@@ -1,7 +1,8 @@
 import { azimuthFromHanded, withoutNegativeZero } from '../geometry/azimuth.ts';
 import { kindOfLine } from '../geometry/line.ts';
 import { azimuthWords } from '../geometry/words.ts';
-import { MOST_POINTS } from '../posterior/fixed-points.ts';
+import { KEPT_POINTS, LIVE_POINTS } from '../posterior/fixed-points.ts';
+import { bodyScale } from '../observation/sized.ts';
 import { posteriorOf } from '../posterior/posterior.ts';
 import { DEFAULT_DECISION_LIMITS } from '../uncertainty/conformity.ts';
 import { inQuadrature } from '../uncertainty/quadrature.ts';
@@ -33,8 +34,8 @@ export interface SolveWish {
   readonly answer?: 'tape' | 'live' | 'kept';
 }
 
-/** Points of each component while readings are typed. */
-const LIVE_POINTS = 512;
+/** From this weight of a changed habit on it is said. */
+const CHANGED_FROM = 0.5;
 
 /**
  * Solves a whole check: every line's angle, uncertainty, verdict and move, the turn and twist of the body, and
@@ -60,7 +61,7 @@ export function solveSetup(setup: Setup, { answer = 'tape' }: SolveWish = {}): S
       ? undefined
       : posteriorOf({
           ...posteriorGroundOf(setup, read),
-          points: answer === 'live' ? LIVE_POINTS : MOST_POINTS,
+          points: answer === 'live' ? LIVE_POINTS : KEPT_POINTS,
         });
   return {
     targetLineUncertaintyRad,
@@ -74,7 +75,7 @@ export function solveSetup(setup: Setup, { answer = 'tape' }: SolveWish = {}): S
       setup,
       lines,
       targetPicture,
-      historySetAside: posterior?.historySetAside ?? false,
+      changedSince: (posterior?.history?.probabilityChanged ?? 0) >= CHANGED_FROM,
       heels,
     }),
   };
@@ -125,6 +126,7 @@ function findLine(setup: Setup, { line, indices, combined }: ReadLine, uTarget: 
         tolerance,
         limits,
         only,
+        bodyScale: bodyScale(setup),
       });
     }
     finding.judgement = judgement;

@@ -1,8 +1,10 @@
+import { MOVED_SD_RAD } from '../defaults/moving.ts';
 import { kindOfLine, type LineName } from '../geometry/line.ts';
 import { inverse, type Matrix } from '../linear/cholesky.ts';
 import { type SharedPart } from '../uncertainty/shared-part.ts';
 import { chiSquaredUpperTail } from '../uncertainty/chi-squared.ts';
 import { covarianceMatrix, type Parted, scaled, varianceOf } from '../uncertainty/covariance.ts';
+import { inQuadrature } from '../uncertainty/quadrature.ts';
 import { type CombinedLine, standKey, standLoading } from '../combining/combine-line.ts';
 import { type FootLine, type Turn } from './setup.ts';
 
@@ -61,8 +63,9 @@ function comparedParts(compared: ComparedLine, ground: ComparedGround, withLine:
     withLine && lineShare !== 0
       ? [scaled({ key: 'line', uncertaintyRad: ground.targetLineUncertaintyRad }, lineShare)]
       : [];
-  if (stand.length === 0 && line.length === 0) return parts;
-  return { independentRad: parts.independentRad, shared: [...parts.shared, ...stand, ...line] };
+  const moved = MOVED_SD_RAD[compared.line] * Math.sqrt(compared.combined.holdsSquared);
+  const independentRad = inQuadrature(parts.independentRad, moved);
+  return { independentRad, shared: [...parts.shared, ...stand, ...line] };
 }
 
 /**

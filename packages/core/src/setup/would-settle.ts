@@ -1,3 +1,4 @@
+import { LANDMARK_UNCERTAINTY } from '../defaults/landmark.ts';
 import { BASE_UNCERTAINTY_M } from '../defaults/tape.ts';
 import { alongRod, alongTargetLine } from '../observation/ways/gaps.ts';
 import { type Observation } from '../observation/observation.ts';
@@ -22,6 +23,8 @@ export interface Unsettled {
   readonly limits: DecisionLimits;
   /** The line's only observation, or undefined when it has several. */
   readonly only: Observation | undefined;
+  /** How much wider this body is than usual. */
+  readonly bodyScale: number;
 }
 
 /**
@@ -51,13 +54,14 @@ function leastRepeats(parts: Parted, settles: (u: number) => boolean): number | 
   return leastCount(2, MOST_REPEATS, (n) => settles(inQuadrature(independentRad / Math.sqrt(n), sharedRad)));
 }
 
-function leastRod({ only, combined }: Unsettled, settles: (u: number) => boolean): number | null {
+function leastRod({ only, combined, bodyScale }: Unsettled, settles: (u: number) => boolean): number | null {
   if (only?.by !== 'gaps' || only.rod === true) return null;
   const alongRodBase = only.baseAlong === 'rod';
   const perBase = alongRodBase ? Math.sin(combined.value) : Math.tan(combined.value);
   const uEnd = endUncertainty(only.line, { ...only, rod: true });
   const uBase = only.baseUncertaintyM ?? BASE_UNCERTAINTY_M;
-  const uSeating = seatingUncertainty(only.line);
+  const widthM = bodyScale * LANDMARK_UNCERTAINTY[only.line].widthM;
+  const uSeating = seatingUncertainty(only.line, { widthM });
   // A rod held across reaches at least as far as the ends that were read.
   const shortest = Math.max(1, Math.ceil(only.baseM / ROD_STEP_M - 1e-9));
   const rodOf = (steps: number): number => (steps * 50) / 1000;

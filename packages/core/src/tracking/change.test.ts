@@ -9,9 +9,10 @@ const lesson = (day: number, values: readonly number[], { u = 0, uT = 0 } = {}):
   targetLineUncertaintyRad: uT / 100,
   reps: values.map((v) => ({ handedAzimuthRad: v / 100, measurementUncertaintyRad: u / 100 })),
 });
-const pooled = (variance: number, degreesOfFreedom: number) => ({
-  variance: variance / 1e4,
-  degreesOfFreedom,
+const pooled = (variance: number, degreesOfFreedom: number, { day = 0, lessons = 2 } = {}) => ({
+  pooled: { variance: variance / 1e4, degreesOfFreedom },
+  daySdRad: day / 100,
+  lessons,
 });
 
 describe('a change between two lessons', () => {
@@ -47,6 +48,14 @@ describe('a change between two lessons', () => {
     const both = changeBetween(lesson(0, [0]), lesson(7, [1]), pooled(8, 4));
     expect(both.degreesOfFreedom).toBeCloseTo(4, 9);
     expect(changeBetween(lesson(0, [0]), lesson(7, [1]), pooled(8, 0)).degreesOfFreedom).toBeNull();
+  });
+
+  it('allows for two days, as far as it is known how differently they stand', () => {
+    const found = changeBetween(lesson(0, [0]), lesson(7, [1]), pooled(8, 4, { day: 3, lessons: 6 }));
+    expect(found.uncertaintyRad).toBeCloseTo(Math.sqrt(16 + 18) / 100, 12);
+    expect(found.degreesOfFreedom).toBeCloseTo(34 ** 2 / (18 ** 2 / 9 + 64 / 4 + 64 / 4 + (2 * 64) / 4), 9);
+    const known = changeBetween(lesson(0, [0]), lesson(7, [1]), pooled(8, 0, { day: 3, lessons: 6 }));
+    expect(known.degreesOfFreedom).toBeCloseTo(34 ** 2 / (18 ** 2 / 9), 9);
   });
 
   it('is real at one in twenty, and not beyond', () => {

@@ -3,6 +3,19 @@ import { studentT975, studentTwoSided } from '../uncertainty/student-t.ts';
 import { lessonSpread, type PooledSpread } from './lesson-spread.ts';
 import { type Change, type SeriesLesson } from './series.ts';
 
+/** What is known of how a student stands, from the whole series. */
+export interface SpreadOfSeries {
+  /** Within lessons. */
+  readonly pooled: PooledSpread;
+  /** s_d, rad. */
+  readonly daySdRad: number;
+  /** Lessons that s_d was estimated from. */
+  readonly lessons: number;
+}
+
+/** Freedom of what is known of s_d before any lesson. */
+const DAY_FREEDOM = 4;
+
 interface Side {
   readonly meanRad: number;
   /** Its spread is that of all lessons: it has a single set-up. */
@@ -31,26 +44,37 @@ export const CHANGE_LEVEL = 0.05;
  * Degrees of freedom by Welch and Satterthwaite. Two pooled spreads are one estimate, not two: they are summed before
  * they are squared.
  */
-function freedomOf(from: Side, to: Side, variance: number, pooled: PooledSpread): number | null {
-  if (pooled.degreesOfFreedom === 0) return null;
+function freedomOf(
+  from: Side,
+  to: Side,
+  variance: number,
+  { pooled, daySdRad, lessons }: SpreadOfSeries,
+): number | null {
+  const ofDays = (2 * daySdRad ** 2) ** 2 / (DAY_FREEDOM + lessons - 1);
+  if (pooled.degreesOfFreedom === 0) return ofDays === 0 ? null : variance ** 2 / ofDays;
   const own = from.meanVariance ** 2 / from.degreesOfFreedom + to.meanVariance ** 2 / to.degreesOfFreedom;
   const together =
     from.pooled || to.pooled ? (2 * from.meanVariance * to.meanVariance) / pooled.degreesOfFreedom : 0;
-  return variance ** 2 / (own + together);
+  return variance ** 2 / (ofDays + own + together);
 }
 
 /**
  * The change from one lesson to another, and whether it is real when it is looked at alone: p ≤ 0.05 with
- * u² = sₐ²/nₐ + s_b²/n_b + u(T)ₐ² + u(T)_b².
+ * u² = sₐ²/nₐ + s_b²/n_b + 2·s_d² + u(T)ₐ² + u(T)_b².
  *
- * @param pooled the within-lesson spread of the whole series
- * @example changeBetween({ day: 0, targetLineUncertaintyRad: 0, reps: [{ handedAzimuthRad: 0.1, measurementUncertaintyRad: 0.01 }] }, { ...{ day: 0, targetLineUncertaintyRad: 0, reps: [{ handedAzimuthRad: 0.1, measurementUncertaintyRad: 0.01 }] }, day: 7 }, { variance: 0.0012, degreesOfFreedom: 0 }).real // false
+ * @param spread of the whole series
+ * @example changeBetween({ day: 0, targetLineUncertaintyRad: 0, reps: [{ handedAzimuthRad: 0.1, measurementUncertaintyRad: 0.01 }] }, { ...{ day: 0, targetLineUncertaintyRad: 0, reps: [{ handedAzimuthRad: 0.1, measurementUncertaintyRad: 0.01 }] }, day: 7 }, { pooled: { variance: 0.0012, degreesOfFreedom: 0 }, daySdRad: 0.01, lessons: 2 }).real // false
  */
-export function changeBetween(a: SeriesLesson, b: SeriesLesson, pooled: PooledSpread): Change {
+export function changeBetween(a: SeriesLesson, b: SeriesLesson, spread: SpreadOfSeries): Change {
+  const { pooled, daySdRad } = spread;
   const [from, to] = [sideOf(a, pooled), sideOf(b, pooled)];
   const variance =
-    from.meanVariance + to.meanVariance + a.targetLineUncertaintyRad ** 2 + b.targetLineUncertaintyRad ** 2;
-  const degreesOfFreedom = freedomOf(from, to, variance, pooled);
+    from.meanVariance +
+    to.meanVariance +
+    2 * daySdRad ** 2 +
+    a.targetLineUncertaintyRad ** 2 +
+    b.targetLineUncertaintyRad ** 2;
+  const degreesOfFreedom = freedomOf(from, to, variance, spread);
   const deltaRad = to.meanRad - from.meanRad;
   const uncertaintyRad = Math.sqrt(variance);
   const pValue = studentTwoSided(deltaRad / uncertaintyRad, degreesOfFreedom);
@@ -68,10 +92,10 @@ export function changeBetween(a: SeriesLesson, b: SeriesLesson, pooled: PooledSp
  * The changes between neighbouring lessons. They are looked at side by side, so that what is called real is controlled
  * over all of them: at most one in twenty of those is told of nothing.
  */
-export function changesOf(lessons: readonly SeriesLesson[], pooled: PooledSpread): readonly Change[] {
+export function changesOf(lessons: readonly SeriesLesson[], spread: SpreadOfSeries): readonly Change[] {
   const changes = lessons.slice(1).flatMap((lesson, i) => {
     const before = lessons[i];
-    return before === undefined ? [] : [changeBetween(before, lesson, pooled)];
+    return before === undefined ? [] : [changeBetween(before, lesson, spread)];
   });
   const real = falseDiscoveries(
     changes.map((c) => c.pValue),

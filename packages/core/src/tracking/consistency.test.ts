@@ -4,7 +4,6 @@ import { chiSquaredQuantile } from '../uncertainty/chi-squared-quantile.ts';
 import { chiSquaredUpperTail } from '../uncertainty/chi-squared.ts';
 import { consistencyOf } from './consistency.ts';
 import { eyeRecord } from './eye.ts';
-import { mixedLevels } from './mixed-levels.ts';
 import { readdressSpread } from './readdress.ts';
 import { repeatabilityOf } from './repeatability.ts';
 
@@ -107,31 +106,6 @@ describe('an instructor’s eye', () => {
     expect(high).toBeGreaterThan(three.uncertaintyRad ?? Number.POSITIVE_INFINITY);
     expect(eyeRecord([guess(2)]).uncertaintyIntervalRad).toBeNull();
     expect(eyeRecord([guess(2)])).toMatchObject({ uncertaintyRad: null, biasHalfRad: null });
-  });
-});
-
-describe('a forecast', () => {
-  const observations = [0, 10, 20].map((day, i) => ({
-    day,
-    value: deg([3, 2.6, 3.3][i] ?? 0),
-    variance: deg(1) ** 2,
-  }));
-  const forecastOn = (day: number): number =>
-    mixedLevels(observations, [deg(-2), deg(2)], day).forecast?.standardDeviationRad ?? Number.NaN;
-
-  it('stays where the level is and widens with every day', () => {
-    const { filtered, forecast } = mixedLevels(observations, [deg(-2), deg(2)], 20);
-    expect(forecast).toEqual(filtered.at(-1));
-    const later = mixedLevels(observations, [deg(-2), deg(2)], 50).forecast;
-    expect(later?.probabilityInTolerance).toBeLessThan(0.5);
-    expect([20, 21, 50, 100].map(forecastOn)).toEqual(
-      [20, 21, 50, 100].map(forecastOn).toSorted((a, b) => a - b),
-    );
-    expect(forecastOn(100)).toBeGreaterThan(forecastOn(20));
-  });
-
-  it('is none where no day is asked for', () => {
-    expect(mixedLevels(observations, [-1, 1]).forecast).toBeNull();
   });
 });
 

@@ -1,8 +1,5 @@
-import { radiansFromDegrees } from '../units/angle.ts';
+import { READDRESS_SD_RAD } from '../defaults/readdress.ts';
 import { type Rep, type SeriesLesson } from './series.ts';
-
-/** The spread of set-ups within lessons where no lesson has two reps: 2°, taken as known, rad². */
-const KNOWN_VARIANCE = radiansFromDegrees(2) ** 2;
 
 /** The spread within lessons, pooled over a series. */
 export interface PooledSpread {
@@ -35,15 +32,22 @@ export function lessonSpread(reps: readonly Rep[]): LessonSpread {
 }
 
 /**
- * The within-lesson variance Σ(y − mean)² over all lessons / Σ(n − 1), or the known one.
+ * The within-lesson variance Σ(y − mean)² over all lessons / Σ(n − 1); where no lesson has two reps, what stepping in and
+ * reading spread, taken as known: s_r² + the mean u² of all reps.
  *
+ * @param readdressSdRad s_r, rad
  * @example pooledSpread([]).degreesOfFreedom // 0
  */
-export function pooledSpread(lessons: readonly SeriesLesson[]): PooledSpread {
+export function pooledSpread(
+  lessons: readonly SeriesLesson[],
+  readdressSdRad = READDRESS_SD_RAD,
+): PooledSpread {
   const spreads = lessons.map((l) => lessonSpread(l.reps));
   const degreesOfFreedom = spreads.reduce((sum, s) => sum + s.count - 1, 0);
+  const all = lessons.flatMap(({ reps }) => reps);
+  const read = all.reduce((sum, r) => sum + r.measurementUncertaintyRad ** 2, 0) / Math.max(1, all.length);
   return degreesOfFreedom === 0
-    ? { variance: KNOWN_VARIANCE, degreesOfFreedom: 0 }
+    ? { variance: readdressSdRad ** 2 + read, degreesOfFreedom: 0 }
     : { variance: spreads.reduce((sum, s) => sum + s.squares, 0) / degreesOfFreedom, degreesOfFreedom };
 }
 

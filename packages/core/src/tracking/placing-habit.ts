@@ -52,7 +52,7 @@ export function placingHabit(lessons: readonly PlacedLesson[], usualM: number): 
     (PRIOR_FREEDOM * PLACED_SPREAD_M ** 2 + squares) / (PRIOR_FREEDOM + freedom),
     PLACED_READ_M ** 2,
   );
-  const { filtered } = filterLevels(
+  const filtered = filterLevels(
     [
       { day: first.day, value: usualM, variance: PLACED_PRIOR_M ** 2 },
       ...lessons.map(({ day, valuesM }, i) => ({

@@ -1,4 +1,4 @@
-import { DAYS, LIMITS } from '../refusal/limits.ts';
+import { DAYS, LIMITS, requireInside } from '../refusal/limits.ts';
 import { RANGES, requirePositive, requireWithin } from '../refusal/ranges.ts';
 import { RefusedInput } from '../refusal/refused-input.ts';
 import { type Series, type SeriesLesson } from './series.ts';
@@ -21,6 +21,7 @@ export function requireSeries(series: Series): void {
     throw new RefusedInput('empty', 'lessons', { advice: 'A series needs at least one lesson.' });
   }
   requireForecastDay(series);
+  requireSpreads(series);
   series.lessons.forEach((lesson, index) => {
     requireLesson(lesson, `lessons.${index}`);
     const before = series.lessons[index - 1];
@@ -31,6 +32,12 @@ export function requireSeries(series: Series): void {
     }
   });
   requireNearForecast(series);
+}
+
+function requireSpreads({ daySdRad, readdressSdRad, markedDay }: Series): void {
+  if (daySdRad !== undefined) requireInside('daySdRad', daySdRad, LIMITS.daySdRad);
+  if (readdressSdRad !== undefined) requireInside('readdressSdRad', readdressSdRad, LIMITS.readdressSdRad);
+  if (markedDay !== undefined) requireDay('markedDate', markedDay);
 }
 
 function requireForecastDay({ lessons, forecastDay }: Series): void {
@@ -54,14 +61,7 @@ function requireNearForecast({ lessons, forecastDay }: Series): void {
 }
 
 function requireLesson(lesson: SeriesLesson, path: string): void {
-  if (!Number.isInteger(lesson.day)) {
-    throw new RefusedInput('not-finite', `${path}.date`, { advice: 'Give a day as YYYY-MM-DD.' });
-  }
-  if (lesson.day < DAYS.least || lesson.day > DAYS.most) {
-    throw new RefusedInput('out-of-range', `${path}.date`, {
-      advice: 'Give a day of the years 1900 to 2200.',
-    });
-  }
+  requireDay(`${path}.date`, lesson.day);
   requireWithin(
     `${path}.targetLineUncertaintyRad`,
     lesson.targetLineUncertaintyRad,
@@ -78,4 +78,13 @@ function requireLesson(lesson: SeriesLesson, path: string): void {
       RANGES.angleUncertaintyRad,
     );
   });
+}
+
+function requireDay(path: string, day: number): void {
+  if (!Number.isInteger(day)) {
+    throw new RefusedInput('not-finite', path, { advice: 'Give a day as YYYY-MM-DD.' });
+  }
+  if (day < DAYS.least || day > DAYS.most) {
+    throw new RefusedInput('out-of-range', path, { advice: 'Give a day of the years 1900 to 2200.' });
+  }
 }

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
 import { flagsOf } from './flags.ts';
-import { filterLevels, likeliestWalk, logLikelihoodOf, smoothLevels } from './local-level.ts';
 import { pooledSpread } from './lesson-spread.ts';
 import { type Series, type SeriesLesson } from './series.ts';
 import { trackSeries } from './track.ts';
@@ -19,11 +18,16 @@ const series = (...lessons: SeriesLesson[]): Series => ({
 });
 
 describe('a series', () => {
-  it('of one lesson has its mean as level and nothing to compare', () => {
+  it('of one lesson has a level between its mean and square, and nothing to compare', () => {
     const track = trackSeries(series(lesson(0, 2, 4)));
-    expect(track.lessons[0]?.filtered.levelRad).toBeCloseTo(3 * DEG, 12);
-    expect(track.lessons[0]?.filtered).toEqual(track.lessons[0]?.smoothed);
-    expect(track).toMatchObject({ q: 0, logLikelihood: 0, changes: [], flags: [] });
+    const [only] = track.lessons;
+    expect(only?.filtered.levelRad).toBeLessThan(3 * DEG);
+    expect(only?.filtered.levelRad).toBeGreaterThan(2 * DEG);
+    expect(only?.smoothed.levelRad).toBeCloseTo(only?.filtered.levelRad ?? Number.NaN, 9);
+    expect(track).toMatchObject({ changes: [], beforeAfter: null, flags: [], forecast: null });
+    // One lesson says next to nothing of days.
+    expect(track.daySdRad / DEG).toBeGreaterThan(0.8);
+    expect(track.daySdRad / DEG).toBeLessThan(1.3);
   });
 
   it('mirrored about zero gives the mirrored level and the same walk', () => {
@@ -44,9 +48,9 @@ describe('a series', () => {
     });
   });
 
-  it('takes 2° as known where no lesson has two reps, and then uses the normal point', () => {
-    const track = trackSeries(series(lesson(0, 3), lesson(7, 3)));
-    expect(Math.sqrt(track.pooledVariance) / DEG).toBeCloseTo(2, 12);
+  it('takes stepping in and reading as known where no lesson has two reps', () => {
+    const track = trackSeries({ ...series(lesson(0, 3), lesson(7, 3)), daySdRad: 0 });
+    expect(track.pooledVariance / DEG ** 2).toBeCloseTo(4 + 0.36, 12);
     const [change] = track.changes;
     expect(change?.degreesOfFreedom).toBeNull();
     expect((change?.minimalDetectableChangeRad ?? 0) / (change?.uncertaintyRad ?? 1)).toBeCloseTo(
@@ -54,16 +58,19 @@ describe('a series', () => {
       12,
     );
     expect(change?.real).toBe(false);
+    const own = trackSeries({ ...series(lesson(0, 3), lesson(7, 3)), readdressSdRad: 1 * DEG });
+    expect(own.pooledVariance / DEG ** 2).toBeCloseTo(1 + 0.36, 12);
+    expect(own.changes[0]?.degreesOfFreedom).toBeGreaterThan(0);
   });
 
   it('calls a change real from beyond its minimal detectable change on', () => {
     const before = lesson(0, 4, 4.5, 5);
-    const { minimalDetectableChangeRad: least } =
-      trackSeries(series(before, lesson(7, 4, 4.5, 5))).changes[0] ?? {};
+    const known = (after: SeriesLesson) => trackSeries({ ...series(before, after), daySdRad: 0.8 * DEG });
+    const { minimalDetectableChangeRad: least } = known(lesson(7, 4, 4.5, 5)).changes[0] ?? {};
     const shifted = (by: number): SeriesLesson => lesson(7, 4 - by, 4.5 - by, 5 - by);
     const step = (least ?? 0) / DEG;
-    expect(trackSeries(series(before, shifted(step - 1e-6))).changes[0]?.real).toBe(false);
-    expect(trackSeries(series(before, shifted(step + 1e-6))).changes[0]?.real).toBe(true);
+    expect(known(shifted(step - 1e-6)).changes[0]?.real).toBe(false);
+    expect(known(shifted(step + 1e-6)).changes[0]?.real).toBe(true);
   });
 
   it.each([
@@ -75,38 +82,11 @@ describe('a series', () => {
     [series(lesson(3, 46)), 'lessons.0.reps.0.handedAzimuthRad'],
     [{ ...series(lesson(3, 1)), toleranceRad: [1, 1] as const }, 'toleranceRad'],
     [series({ ...lesson(3, 1), targetLineUncertaintyRad: -1 }), 'lessons.0.targetLineUncertaintyRad'],
+    [{ ...series(lesson(3, 1)), daySdRad: 6 * DEG }, 'daySdRad'],
+    [{ ...series(lesson(3, 1)), readdressSdRad: 0 }, 'readdressSdRad'],
+    [{ ...series(lesson(3, 1)), markedDay: Number.NaN }, 'markedDate'],
   ])('is refused by name: %#', (bad, field) => {
     expect(() => trackSeries(bad)).toThrow(field);
-  });
-});
-
-describe('the walk of a level', () => {
-  it('is none for values that agree better than their variances say', () => {
-    const still = [0, 10, 20, 30].map((day, i) => ({ day, value: i % 2, variance: 4 }));
-    expect(likeliestWalk(still)).toBe(0);
-  });
-
-  it('is the maximum: neither a little more nor a little less is likelier', () => {
-    const moving = [0, 10, 20, 45, 50].map((day, i) => ({ day, value: i * i, variance: 1 }));
-    const q = likeliestWalk(moving);
-    const at = (factor: number): number => logLikelihoodOf(moving, q * factor);
-    expect(q).toBeGreaterThan(0);
-    expect(at(1)).toBeGreaterThan(at(1.02));
-    expect(at(1)).toBeGreaterThan(at(0.98));
-  });
-
-  it('smooths to the weighted mean of all when nothing walks', () => {
-    const seen = [
-      { day: 0, value: 1, variance: 1 },
-      { day: 5, value: 3, variance: 0.5 },
-      { day: 9, value: 2, variance: 2 },
-    ];
-    const mean = (1 / 1 + 3 / 0.5 + 2 / 2) / (1 + 2 + 0.5);
-    const smoothed = smoothLevels(seen, filterLevels(seen, 0).filtered, 0);
-    for (const level of smoothed) {
-      expect(level.mean).toBeCloseTo(mean, 12);
-      expect(level.variance).toBeCloseTo(1 / 3.5, 12);
-    }
   });
 });
 

@@ -1,8 +1,8 @@
+import { beforeAfterOf } from './before-after.ts';
 import { changesOf } from './change.ts';
 import { flagsOf } from './flags.ts';
 import { lessonSpread, observationVariance, pooledSpread } from './lesson-spread.ts';
-import { likeliestWalk, logLikelihoodOf } from './local-level.ts';
-import { mixedLevels } from './mixed-levels.ts';
+import { levelsInPieces } from './level-in-pieces.ts';
 import { requireSeries } from './require-series.ts';
 import { type Series, type Track, type TrackedLesson } from './series.ts';
 
@@ -10,19 +10,21 @@ import { type Series, type Track, type TrackedLesson } from './series.ts';
  * Follows one line over lessons: within-lesson spread, level with band, changes that are real, relapse and stability.
  *
  * @throws RefusedInput for a series that cannot be tracked
- * @example trackSeries({ line: 'toes', toleranceRad: [-0.05, 0.05], lessons: [{ day: 0, targetLineUncertaintyRad: 0, reps: [{ handedAzimuthRad: 0.1, measurementUncertaintyRad: 0.01 }] }] }).lessons[0].filtered.levelRad // 0.1
+ * @example trackSeries({ line: 'toes', toleranceRad: [-0.05, 0.05], lessons: [{ day: 0, targetLineUncertaintyRad: 0, reps: [{ handedAzimuthRad: 0.1, measurementUncertaintyRad: 0.01 }] }] }).lessons[0].filtered.levelRad // 0.08219145...
  */
 export function trackSeries(series: Series): Track {
   requireSeries(series);
-  const pooled = pooledSpread(series.lessons);
+  const pooled = pooledSpread(series.lessons, series.readdressSdRad);
   const spreads = series.lessons.map((l) => lessonSpread(l.reps));
   const observations = series.lessons.map((lesson, i) => ({
     day: lesson.day,
     value: spreads[i]?.meanRad ?? 0,
     variance: observationVariance(lesson, pooled),
+    workedOn: lesson.workedOn ?? false,
   }));
-  const q = observations.length > 1 ? likeliestWalk(observations) : 0;
-  const levels = mixedLevels(observations, series.toleranceRad, series.forecastDay);
+  const levels = levelsInPieces(observations, series.toleranceRad, series);
+  const { q, daySdRad } = levels;
+  const means = observations.map(({ day, value, variance }) => ({ day, meanRad: value, variance }));
   const lessons = observations.flatMap(({ day, value, variance }, i): TrackedLesson[] => {
     const [spread, filtered, smoothed] = [spreads[i], levels.filtered[i], levels.smoothed[i]];
     if (spread === undefined || filtered === undefined || smoothed === undefined) return [];
@@ -32,7 +34,7 @@ export function trackSeries(series: Series): Track {
         count: spread.count,
         meanRad: value,
         sdRad: spread.count > 1 ? Math.sqrt(spread.squares / (spread.count - 1)) : null,
-        observationVariance: variance,
+        observationVariance: variance + daySdRad ** 2,
         filtered,
         smoothed,
       },
@@ -41,9 +43,10 @@ export function trackSeries(series: Series): Track {
   return {
     pooledVariance: pooled.variance,
     q,
-    logLikelihood: logLikelihoodOf(observations, q),
+    daySdRad,
     lessons,
-    changes: changesOf(series.lessons, pooled),
+    changes: changesOf(series.lessons, { pooled, daySdRad, lessons: lessons.length }),
+    beforeAfter: beforeAfterOf(means, series.markedDay),
     forecast: levels.forecast,
     flags: flagsOf(lessons),
   };

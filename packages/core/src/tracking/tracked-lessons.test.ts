@@ -1,8 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { conformity } from '../uncertainty/conformity.ts';
-import { lessonSpread, observationVariance } from './lesson-spread.ts';
-import { filterLevels, likeliestWalk, logLikelihoodOf, smoothLevels } from './local-level.ts';
-import { mixedLevels } from './mixed-levels.ts';
+import { lessonSpread, observationVariance, pooledSpread } from './lesson-spread.ts';
 import { repeatabilityOf } from './repeatability.ts';
 import { type SeriesLesson } from './series.ts';
 import { trackSeries } from './track.ts';
@@ -57,82 +54,12 @@ describe('a lesson in short', () => {
       [7, 1, 4, null],
       [20, 2, 9.5, Number(Math.SQRT1_2.toFixed(9))],
     ]);
-    const observations = track.lessons.map((l) => ({
-      day: l.day,
-      value: l.meanRad,
-      variance: l.observationVariance,
-    }));
-    expect(track.q).toBe(likeliestWalk(observations));
+    // What a lesson’s mean is off by: its reading, and how differently they stand from day to day.
+    const pooled = pooledSpread([lesson(0, [1, 3, 5]), lesson(7, [4]), lesson(20, [9, 10])]);
+    const read = observationVariance(lesson(7, [4]), pooled);
+    expect(track.lessons[1]?.observationVariance).toBeCloseTo(read + track.daySdRad ** 2, 12);
     expect(track.q).toBeGreaterThan(0);
-    expect(track.logLikelihood).toBe(logLikelihoodOf(observations, track.q));
     expect(track.forecast).toBeNull();
-  });
-});
-
-describe('levels over every walk that is thought possible', () => {
-  const tolerance = [-2 * DEG, 2 * DEG] as const;
-  const observations = [0, 10, 24]
-    .map((day, i) => ({
-      day,
-      value: [4, 1, 0.5][i] as number,
-      variance: [1, 0.8, 1.2][i] as number,
-    }))
-    .map((o) => ({ ...o, value: o.value * DEG, variance: o.variance * DEG ** 2 }));
-  const walks = Array.from({ length: 41 }, (_, k) => ((k / 40) * 8 * DEG) ** 2 / 30);
-
-  /** The mixture written out: each walk counts by its likelihood. */
-  function mixture(
-    upTo: number,
-    levelOf: (q: number) => { readonly mean: number; readonly variance: number },
-  ) {
-    const parts = walks.map((q) => ({
-      ...levelOf(q),
-      w: Math.exp(logLikelihoodOf(observations.slice(0, upTo + 1), q)),
-    }));
-    const whole = parts.reduce((sum, p) => sum + p.w, 0);
-    const mean = parts.reduce((sum, p) => sum + p.w * p.mean, 0) / whole;
-    const square = parts.reduce((sum, p) => sum + p.w * (p.variance + p.mean ** 2), 0) / whole;
-    const within = parts.reduce(
-      (sum, p) => sum + p.w * conformity(p.mean, Math.sqrt(p.variance), tolerance).conformanceProbability,
-      0,
-    );
-    return {
-      levelRad: expect.closeTo(mean, 10) as number,
-      standardDeviationRad: expect.closeTo(Math.sqrt(square - mean ** 2), 10) as number,
-      probabilityInTolerance: expect.closeTo(within / whole, 9) as number,
-    };
-  }
-
-  it('are the mixture of them all: what was known then, what is known now, and on a day to come', () => {
-    const mixed = mixedLevels(observations, tolerance, 54);
-    const at = (q: number) => filterLevels(observations, q).filtered;
-    mixed.filtered.forEach((level, i) => {
-      expect(level).toEqual(mixture(i, (q) => at(q)[i] ?? { mean: Number.NaN, variance: 0 }));
-    });
-    mixed.smoothed.forEach((level, i) => {
-      expect(level).toEqual(
-        mixture(2, (q) => smoothLevels(observations, at(q), q)[i] ?? { mean: Number.NaN, variance: 0 }),
-      );
-    });
-    expect(mixed.forecast).toEqual(
-      mixture(2, (q) => {
-        const last = at(q)[2] ?? { mean: Number.NaN, variance: 0 };
-        return { mean: last.mean, variance: last.variance + q * 30 };
-      }),
-    );
-    // Days before the last lesson take nothing away from what is known.
-    expect(mixedLevels(observations, tolerance, 3).forecast).toEqual(mixed.smoothed[2]);
-    expect(mixedLevels(observations, tolerance).forecast).toBeNull();
-  });
-
-  it('hold where one lesson is far off what every walk allows', () => {
-    const far = observations.map((o, i) =>
-      i === 1 ? { ...o, value: 44 * DEG, variance: (0.01 * DEG) ** 2 } : o,
-    );
-    for (const level of mixedLevels(far, tolerance, 54).smoothed)
-      expect(
-        [level.levelRad, level.standardDeviationRad, level.probabilityInTolerance].every(Number.isFinite),
-      ).toBe(true);
   });
 });
 

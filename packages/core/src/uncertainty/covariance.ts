@@ -10,7 +10,7 @@ export interface Parted {
 }
 
 /** The covariance of two different things: the products of the parts under the keys they share. */
-function covarianceOf(a: Parted, b: Parted): number {
+export function covarianceOf(a: Parted, b: Parted): number {
   let sum = 0;
   for (const { key, uncertaintyRad } of a.shared) {
     for (const other of b.shared) if (other.key === key) sum += uncertaintyRad * other.uncertaintyRad;

@@ -15,3 +15,11 @@ export function seatingUncertainty(
   const usual = LANDMARK_UNCERTAINTY[line];
   return (Math.SQRT2 * (own.contactM ?? usual.contactM ?? 0)) / (own.widthM ?? usual.widthM);
 }
+
+/** How a rod that was held across says that it seats. */
+export interface SeatedRod {
+  /** Between the two places where the rod touches the body, m. Default: the usual of the line. */
+  readonly contactWidthM?: number;
+  /** How repeatably the rod seats on the body, rad. Default: of the line and the width. */
+  readonly seatingUncertaintyRad?: number;
+}

@@ -4,6 +4,7 @@ import {
   causeOfRun,
   type Known,
   LEAST_BALLS,
+  LINE_NAMES,
   posteriorOfRun,
   radiansFromDegrees,
   type RunFinding,
@@ -14,7 +15,8 @@ import {
   type TappedFinish,
   type TappedStart,
 } from '@lotrecht/core';
-import { type BallRunInput, type CheckView } from '@lotrecht/records';
+import { type BallRunInput, type CheckView, type PosteriorLine } from '@lotrecht/records';
+import { answerOfLine } from '@lotrecht/words';
 
 type Run = BallRunInput['run'];
 type Ball = Run['balls'][number];
@@ -116,22 +118,22 @@ export function usualCurveM(run: Run, faceToPathDeg: number): number {
  * @example setUpOfRun({ document: { format: 'lotrecht-check', version: 1, handedness: 'right', targetLine: {}, observations: [{ line: 'toes', by: 'eye', readingDeg: 1 }] }, result: { lines: {} } }) // null
  */
 export function setUpOfRun({ document, result }: Pick<CheckView, 'document' | 'result'>): SetUpOfRun | null {
-  const { posterior, lines } = result;
-  if (posterior === undefined) return null;
-  // It followed this stand, not the habit.
-  const answer = posterior.asItStood?.lines ?? posterior.lines;
+  const { lines } = result;
+  const face = answerOfLine(result, 'face');
   const side = sideSign(document.handedness);
   const startDeg = document.startLineDeg ?? 0;
-  const known = (line: keyof typeof answer): Known => ({
-    meanDeg: side * answer[line].meanDeg + startDeg,
-    sdDeg: answer[line].standardDeviationDeg,
+  const known = ({ meanDeg, standardDeviationDeg }: PosteriorLine): Known => ({
+    meanDeg: side * meanDeg + startDeg,
+    sdDeg: standardDeviationDeg,
   });
-  const body = BODY.find((line) => lines[line] !== undefined);
-  if (body === undefined) return null;
-  const out = Object.entries(answer)
-    .filter(([line, { probabilityIn }]) => line in lines && probabilityIn !== undefined)
-    .map(([, { probabilityIn = 1 }]) => 1 - probabilityIn);
-  return { body: known(body), face: known('face'), outProbability: Math.max(0, ...out) };
+  const read = BODY.find((line) => lines[line] !== undefined);
+  const body = read && answerOfLine(result, read);
+  if (face === undefined || body === undefined) return null;
+  const out = LINE_NAMES.flatMap((line) => {
+    const probabilityIn = lines[line] && answerOfLine(result, line)?.probabilityIn;
+    return probabilityIn === undefined ? [] : [1 - probabilityIn];
+  });
+  return { body: known(body), face: known(face), outProbability: Math.max(0, ...out) };
 }
 
 /** Where the path goes hangs on these lines, the nearest to the swing first. */

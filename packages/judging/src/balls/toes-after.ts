@@ -6,6 +6,7 @@ import {
   sideSign,
 } from '@lotrecht/core';
 import { type BallRunInput, type CheckView } from '@lotrecht/records';
+import { answerOfLine } from '@lotrecht/words';
 
 /** The club laid on the toes after a shot, beside the toes of the set-up. */
 export interface ToesAfter {
@@ -29,9 +30,8 @@ export function toesAfterShot(
   { toesAfterDeg, target }: BallRunInput['run'],
   check: Pick<CheckView, 'document' | 'result'> | null,
 ): ToesAfter | null {
-  const posterior = check?.result.posterior;
   if (toesAfterDeg === undefined || check === null || check.result.lines.toes === undefined) return null;
-  const read = posterior?.asItStood?.lines.toes ?? posterior?.lines.toes;
+  const read = answerOfLine(check.result, 'toes');
   if (read === undefined) return null;
   const { handedness, startLineDeg = 0 } = check.document;
   const distanceM = target?.distanceM ?? FAR_M;

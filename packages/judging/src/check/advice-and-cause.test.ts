@@ -93,7 +93,8 @@ describe('the next reading', () => {
     const u = (by: string, rod = false) =>
       waysOf('hips', atHand, HOLDING_TIMES).find((w) => w.by === by && w.rod === rod)
         ?.measurementUncertaintyRad ?? NaN;
-    expect(u('angle')).toBeCloseTo(Math.PI / 180, 9);
+    // A gauge lies on the rod across the hips, which seats as any rod does.
+    expect(u('angle', true)).toBeCloseTo(Math.hypot(Math.PI / 180, (Math.SQRT2 * 4) / 300), 9);
     expect(u('eye')).toBeCloseTo((2.5 * Math.PI) / 180, 9);
     expect(waysOf('face', atHand, HOLDING_TIMES).map((w) => w.by)).toContain('faceRod');
     // Planned with the same ends as the reading is then made with.
@@ -115,11 +116,11 @@ describe('how the student steps back in', () => {
   });
 
   it('is the student’s own before anything was read', () => {
-    const gain = (readdressSdDeg: number): number => {
-      const advice = adviseNext({ ...ground, readdressSdDeg });
-      return advice.advice === 'read' ? advice.next.gain : 0;
+    const sure = (readdressSdDeg: number): number => {
+      const advice = adviseNext({ ...ground, stands: { readdressSdDeg } });
+      return advice.advice === 'read' ? advice.answer.probability : 0;
     };
-    expect(gain(0.3)).toBeGreaterThan(gain(6));
+    expect(sure(0.3)).not.toBeCloseTo(sure(6), 2);
   });
 });
 
@@ -136,8 +137,9 @@ describe('whether the set-up is the cause', () => {
       judgement: structuredClone(judgement) as never,
     }).result;
     expect(causeOf(good, order, ball)).toMatchObject({ verdict: 'ruled-out', notRead: [], ballRead: true });
-    expect(causeOf(good, order, ball).nextTimeProbability).toBeLessThan(
-      causeOf(good, order, ball).allInProbability,
+    // Nearly in is easier than in.
+    expect(causeOf(good, order, ball).nearlyAllInProbability).toBeGreaterThan(
+      good.posterior?.today?.allInProbability ?? 1,
     );
     expect(causeOf(good, order, null)).toMatchObject({ verdict: 'lines-ruled-out', ballRead: false });
     expect(causeOf(good, [...order, 'eyes'], ball)).toMatchObject({
@@ -147,7 +149,7 @@ describe('whether the set-up is the cause', () => {
     });
     // The tape alone, as results were kept before there were answers.
     const { posterior: _none, ...tape } = good;
-    expect(causeOf(tape, order, ball)).toMatchObject({ verdict: 'ruled-out', nextTimeProbability: null });
+    expect(causeOf(tape, order, ball)).toMatchObject({ verdict: 'ruled-out', everyLineIn: true });
   });
 
   it('is neither where a line is not decided', () => {
@@ -158,7 +160,7 @@ describe('whether the set-up is the cause', () => {
   it('is ruled in by a line or a ball that is out', () => {
     const bad = setup([rod('toes', 150), rod('hips', 0)]).result;
     expect(causeOf(bad, order, ball)).toMatchObject({ verdict: 'ruled-in' });
-    expect(causeOf(bad, order, ball).allInProbability).toBeLessThan(0.01);
+    expect(causeOf(bad, order, ball).nearlyAllInProbability).toBeLessThan(0.01);
     const back = ballOfCheck({ behindLeadHeelMm: 260, stanceMm: 400 }, { sharePercent: 40 });
     const good = setup([rod('toes', 2), rod('hips', -3)]).result;
     expect(causeOf(good, order, back).verdict).toBe('ruled-in');
@@ -231,8 +233,8 @@ describe('what changed within a lesson', () => {
 
 describe('what is watched', () => {
   it('is the newest that says something: a choice, else what is out', () => {
-    const { result } = setup([rod('toes', 150), rod('hips', 0)]);
-    const silent = { result: setup([rod('toes', 2)]).result, record: null };
+    const { result } = setup([gauge('face', 0), rod('toes', 150), rod('hips', 0)]);
+    const silent = { result: setup([gauge('face', 0), rod('toes', 2), rod('hips', 0)]).result, record: null };
     expect(watchedLine([silent, { result, record: null }])?.line).toBe('toes');
     const chosen = { result, record: { priority: 'hips' as const } };
     expect(watchedLine([{ result, record: null }, chosen])?.line).toBe('hips');

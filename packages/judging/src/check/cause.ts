@@ -8,19 +8,20 @@ import {
 } from '@lotrecht/core';
 import { type LineResult, type ResultDocument } from '@lotrecht/records';
 import { type BallOfCheck } from '../placing/ball-of-check.ts';
-import { answerOfLine, leanOf } from '@lotrecht/words';
+import { answerOfLine, leanOf, toldOf } from '@lotrecht/words';
 
 /** Whether the set-up is the cause of a shot. */
 export interface Cause {
   /**
-   * `ruled-out`: everything was in as it stood, ball and all; `lines-ruled-out`: the lines were, and nobody looked at
-   * the ball; `part-ruled-out`: what was looked at was; `ruled-in`: something was out; `open`: none of these.
+   * `ruled-out`: nothing is far enough outside to matter, ball and all; `lines-ruled-out`: no line is, and nobody
+   * looked at the ball; `part-ruled-out`: nothing of what was looked at is; `ruled-in`: something is out; `open`: none
+   * of these.
    */
   readonly verdict: 'ruled-out' | 'lines-ruled-out' | 'part-ruled-out' | 'ruled-in' | 'open';
-  /** That all lines, and the ball where it was read, were inside their tolerances at once, as they stood. */
-  readonly allInProbability: number;
-  /** The same of the habit: how the student would stand next time; null where only the tape was asked. */
-  readonly nextTimeProbability: number | null;
+  /** That no line is more than a guard band outside, and the ball where it was read inside. */
+  readonly nearlyAllInProbability: number;
+  /** Every line is inside its tolerance, as far as can be asked of anything. */
+  readonly everyLineIn: boolean;
   /** Lines of the method that nobody has read: while there are any the whole is not ruled out. */
   readonly notRead: readonly LineName[];
   /** Lines that were read. */
@@ -30,7 +31,7 @@ export interface Cause {
 }
 
 /**
- * Rules a set-up in or out as the cause, with the probability: of the stand or stands that were read.
+ * Rules the set-up of a lesson in or out as the cause, with the probability.
  *
  * @param order lines the method judges
  * @param ball as it was read; null where nobody looked at it
@@ -44,9 +45,12 @@ export function causeOf(result: ResultDocument, order: readonly LineName[], ball
   const placed = [ball?.position, ball?.distance].flatMap((of) => of ?? []);
   const ballIn = placed.reduce((p, { conformity }) => p * conformity.conformanceProbability, 1);
   const ballRead = (ball?.position ?? null) !== null;
-  const ofRead = allInOfTape(result, read);
-  const ofLines = result.posterior?.asRead.allInProbability ?? ofRead;
-  const probability = ofLines * ballIn;
+  const told = toldOf(result.posterior);
+  const ofTape = allInOfTape(result, read);
+  // What was told before today was is told as it was: of all lines inside, without a guard band.
+  const old = result.posterior?.asRead?.allInProbability;
+  const ofLines = told?.nearlyAllInProbability ?? old ?? ofTape;
+  const ofRead = result.posterior?.today?.nearlyAllReadInProbability ?? ofTape;
   const isOut =
     placed.some(({ verdict }) => verdict === 'out') ||
     read.some((line) => leanOf(result, line)?.lean === 'out');
@@ -61,8 +65,8 @@ export function causeOf(result: ResultDocument, order: readonly LineName[], ball
           : notRead.length > 0 && read.length > 0 && ofRead * ballIn >= inProbability
             ? 'part-ruled-out'
             : 'open',
-    allInProbability: probability,
-    nextTimeProbability: result.posterior === undefined ? null : result.posterior.allInProbability,
+    nearlyAllInProbability: ofLines * ballIn,
+    everyLineIn: (told === undefined ? ofTape : told.allInProbability) >= inProbability,
     notRead,
     read,
     ballRead,

@@ -20,6 +20,10 @@ export interface CheckParts extends ReadingTools {
   readonly feet?: NonNullable<CheckDocument['feet']>;
   /** Spread with which the student steps back in, degrees. Default 2, core's. */
   readonly readdressSdDeg?: number;
+  /** Spread with which the student stands from day to day, degrees. Default 0.8, core's. */
+  readonly daySdDeg?: number;
+  /** Height, mm, where it is known. */
+  readonly statureMm?: number;
   /** Cold checks of the same student and club group, oldest first. */
   readonly earlier?: NonNullable<CheckDocument['earlier']>;
   /** What the academy’s own students say of who comes. Default: the shipped prior. */
@@ -49,6 +53,8 @@ export function composeCheck(parts: CheckParts): CheckDocument | undefined {
     ...(parts.startLineDeg !== undefined && parts.startLineDeg !== 0 && { startLineDeg: parts.startLineDeg }),
     ...judgementFor(parts.judgement, [first, ...others]),
     ...(parts.readdressSdDeg !== undefined && { readdressSdDeg: parts.readdressSdDeg }),
+    ...(parts.daySdDeg !== undefined && { daySdDeg: parts.daySdDeg }),
+    ...(parts.statureMm !== undefined && { statureMm: parts.statureMm }),
     ...(parts.feet && { feet: parts.feet }),
     ...(parts.prior && { prior: parts.prior }),
     ...(parts.earlier && { earlier: parts.earlier }),

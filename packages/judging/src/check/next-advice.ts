@@ -1,5 +1,6 @@
 import {
   answerGroundOf,
+  bodyScale,
   LEAST_GAIN,
   type NextReading,
   nextReading,
@@ -19,8 +20,8 @@ export interface AdviceGround {
   /** u(T), degrees. */
   readonly targetLineUncertaintyDeg: number;
   readonly tools: Tools;
-  /** Spread with which this student steps back in, degrees; absent until it is known. */
-  readonly readdressSdDeg?: number | undefined;
+  /** How this student steps in, stands from day to day, and how tall they are; what is absent is as usual. */
+  readonly stands?: Pick<CheckDocument, 'readdressSdDeg' | 'daySdDeg' | 'statureMm'>;
   /** Cold checks before this one, oldest first, and who comes to this academy; absent without any. */
   readonly known?: Pick<CheckDocument, 'earlier' | 'prior'>;
   /** Distance of the target that landmarks are told from, m; absent where none are known. */
@@ -45,7 +46,7 @@ function unread(ground: AdviceGround): CheckDocument {
     ...(goalsDeg && { goalsDeg }),
     order: [...order] as NonNullable<CheckDocument['order']>,
     ...(footLine && { footLine }),
-    ...(ground.readdressSdDeg !== undefined && { readdressSdDeg: ground.readdressSdDeg }),
+    ...ground.stands,
     ...ground.known,
     observations: [] as unknown as CheckDocument['observations'],
   };
@@ -58,14 +59,15 @@ function unread(ground: AdviceGround): CheckDocument {
  */
 export function adviseNext(ground: AdviceGround): NextReading {
   const { document, rebase } = ground.read ?? { document: unread(ground), rebase: undefined };
-  const setup = answerGroundOf(toSetup(document, { rebase }));
+  const setUp = toSetup(document, { rebase });
+  const setup = answerGroundOf(setUp);
   return nextReading({
     ground: {
       ...setup,
       // Judged by what is in use now, and with the line as it is thought to lie now.
       targetLineUncertaintyRad: radiansFromDegrees(ground.targetLineUncertaintyDeg),
     },
-    atHand: atHandOf(ground.tools, ground.pointsAtM),
+    atHand: { ...atHandOf(ground.tools, ground.pointsAtM), bodyScale: bodyScale(setUp) },
     times: timesOf(ground.tools),
     hold: ground.hold,
     heldS: ground.heldS,

@@ -61,23 +61,38 @@ function toPosteriorLine({ meanRad, standardDeviationRad, judged }: LineAnswer):
   };
 }
 
-function toAnswers({ lines, probabilityNoneFirst, allInProbability }: Answers): PosteriorStand {
+function toAnswers({
+  lines,
+  probabilityNoneFirst,
+  allInProbability,
+  nearlyAllInProbability,
+}: Answers): PosteriorStand {
   return {
     lines: Object.fromEntries(
       Object.entries(lines).map(([line, answer]) => [line, toPosteriorLine(answer)]),
     ) as unknown as PosteriorLines,
     probabilityNoneFirst,
     allInProbability,
+    nearlyAllInProbability,
   };
 }
 
 function toPosterior(posterior: Posterior): PosteriorResult {
+  const { today } = posterior;
   return {
     ...toAnswers(posterior),
-    asItStood: posterior.asItStood && toAnswers(posterior.asItStood),
-    asRead: { allInProbability: posterior.asReadAllInProbability },
     first: posterior.first,
     mostToGain: posterior.mostToGain,
+    today: {
+      setUps: today.setUps,
+      ...toAnswers(today),
+      nearlyAllInProbability: today.nearlyAllInProbability,
+      nearlyAllReadInProbability: today.nearlyAllReadInProbability,
+      first: today.first,
+      mostToGain: today.mostToGain,
+    },
+    asItStood: posterior.asItStood && toAnswers(posterior.asItStood),
+    history: posterior.history && { ...posterior.history },
   };
 }
 

@@ -14,8 +14,8 @@ export function toSetup(
   document: CheckDocument,
   { methods, rebase, answer, stored }: SolveOptions = {},
 ): Setup {
-  const { handedness, targetLine, startLineDeg, readdressSdDeg, feet, prior, earlier, observations } =
-    document;
+  const { handedness, targetLine, startLineDeg, readdressSdDeg, daySdDeg, statureMm, feet } = document;
+  const { prior, earlier, observations } = document;
   return toCoreUnits({
     handedness,
     targetLine: rebase === undefined ? targetLine : { ...targetLine, found: rebase },
@@ -24,6 +24,8 @@ export function toSetup(
       : onlyAsked(judgedBy(document, methods), observations)),
     ...(startLineDeg !== undefined && { startLineDeg }),
     ...(readdressSdDeg !== undefined && { readdressSdDeg }),
+    ...(daySdDeg !== undefined && { daySdDeg }),
+    ...(statureMm !== undefined && { statureMm }),
     ...(feet && { feet }),
     // The tape alone asks neither: a file of a hundred thousand checks would spend most of its time on them.
     ...(answer !== 'tape' && prior && { prior }),

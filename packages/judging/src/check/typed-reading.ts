@@ -1,9 +1,12 @@
 import {
   BASE_UNCERTAINTY_M,
+  bodyScale,
+  type BodySize,
   degreesFromRadians,
   EYE_UNCERTAINTY_RAD,
   FACE_SEATING_RAD,
   GAUGE_UNCERTAINTY_RAD,
+  LANDMARK_UNCERTAINTY,
   LATERAL_UNCERTAINTY_M,
   type LineName,
   metresFromMillimetres,
@@ -16,6 +19,7 @@ import {
   TAPE_DIVISION_M,
 } from '@lotrecht/core';
 import { type CheckDocument } from '@lotrecht/records';
+import { toCoreUnits } from '../units/si.ts';
 
 /** One reading of a check document. */
 export type ObservationEntry = CheckDocument['observations'][number];
@@ -54,6 +58,9 @@ export interface ReadingTools {
    * Default: the shipped values.
    */
   readonly landmarksMm?: Readonly<Record<string, number>>;
+  /** How tall the student is, mm, and how long their shoes are. Default: as usual. */
+  readonly statureMm?: number;
+  readonly feet?: NonNullable<CheckDocument['feet']>;
 }
 
 /** The fields that are typed or tapped, in the order the tape is read. */
@@ -93,13 +100,17 @@ export function landmarkKey(line: LineName, rod: boolean): string {
 /** How an end was read: in its parts, or as a whole where the instructor's own landmark is known. */
 function endOf(
   { line, rod }: TypedReading,
-  { landmarksMm }: ReadingTools,
+  { landmarksMm, statureMm, feet }: ReadingTools,
   parts: { readonly resolutionMm: number; readonly plumbMm?: number },
 ): Readonly<Record<string, number>> {
   const ownMm = landmarksMm?.[landmarkKey(line, rod === true)];
   if (ownMm === undefined) return { ...parts };
   if (rod === true) {
-    const seatingRad = seatingUncertainty(line, { contactM: metresFromMillimetres(ownMm) });
+    const widthM =
+      bodyScale(
+        toCoreUnits({ ...(statureMm !== undefined && { statureMm }), ...(feet && { feet }) }) as BodySize,
+      ) * LANDMARK_UNCERTAINTY[line].widthM;
+    const seatingRad = seatingUncertainty(line, { contactM: metresFromMillimetres(ownMm), widthM });
     return { ...parts, seatingUncertaintyDeg: Number(degreesFromRadians(seatingRad).toFixed(4)) };
   }
   // The document has no field for a landmark: what it has is the whole of one end.

@@ -1,4 +1,5 @@
 import { type CheckRecord, type ResultDocument, type SetupItems } from '@lotrecht/records';
+import { toldOf } from '@lotrecht/words';
 
 /** What can be the one thing that is practised. */
 export const ONE_THINGS = [
@@ -68,7 +69,8 @@ export function oneThingsOf({
   startsAside = false,
 }: Found): readonly OneThing[] {
   const { posterior, fixFirst } = result;
-  const line = posterior === undefined ? fixFirst : posterior.first;
+  const told = toldOf(posterior);
+  const line = told === undefined ? fixFirst : told.first;
   const items = Object.entries(record?.items ?? {}) as [keyof SetupItems, string][];
   const all: readonly (OneThing | null | undefined)[] = [
     record?.routineFirst === undefined ? null : 'order',

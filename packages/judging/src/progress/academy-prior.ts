@@ -14,7 +14,7 @@ import { type CheckDocument, type EarlierCheck, type PriorDocument } from '@lotr
  *
  * @param check the readings alone, as a later check would carry them
  * @returns logs, in the order of the shipped kinds
- * @example kindsOfFirstCheck('right', { daysBefore: 0, targetLine: {}, observations: [{ line: 'toes', by: 'eye', readingDeg: 1 }] }).length // 81
+ * @example kindsOfFirstCheck('right', { daysBefore: 0, targetLine: {}, observations: [{ line: 'toes', by: 'eye', readingDeg: 1 }] }).length // 75
  */
 export function kindsOfFirstCheck(
   handedness: CheckDocument['handedness'],
@@ -42,13 +42,16 @@ const WEIGHT_DIGITS = 5;
  * @example priorOfAcademy([]) // null
  */
 export function priorOfAcademy(evidence: readonly (readonly number[])[]): PriorDocument | null {
-  if (evidence.length < ENOUGH_STUDENTS) return null;
-  const components = academyPrior(SHIPPED_PRIOR, evidence).map((c) => ({
+  // What was kept of other kinds of students says nothing of these.
+  const ofThese = evidence.filter((logs) => logs.length === SHIPPED_PRIOR.length);
+  if (ofThese.length < ENOUGH_STUDENTS) return null;
+  const components = academyPrior(SHIPPED_PRIOR, ofThese).map((c) => ({
     weight: Number(c.weight.toPrecision(WEIGHT_DIGITS)),
     turnSdDeg: inTenths(c.turnSdRad),
     ownSdDeg: inTenths(c.ownSdRad),
     faceSdDeg: inTenths(c.faceSdRad),
     bodyMeanDeg: inTenths(c.bodyMeanRad),
+    faceOnBody: c.faceOnBody ?? 0,
   }));
   return { components: components as unknown as PriorDocument['components'] };
 }

@@ -83,19 +83,20 @@ describe('an earlier check', () => {
     ).toHaveLength(2);
   });
 
-  it('of one club group are the last few, in their order; none is undefined', () => {
+  it('of one club group are those of the last few lessons and of today; none is undefined', () => {
     const view = (n: number, clubGroup: EarlierView['clubGroup']): EarlierView => ({
       clubGroup,
       check: { daysBefore: n, targetLine: {}, observations: document.observations } as EarlierCheck,
     });
     const views = [
-      ...Array.from({ length: 10 }, (_, n) => view(n, 'driver')),
+      ...Array.from({ length: 10 }, (_, n) => view(9 - n, 'driver')),
+      view(3, 'driver'),
       view(99, 'wedge'),
       view(98, null),
     ];
     expect(MOST_EARLIER).toBe(8);
     expect(earlierOfGroup(views, 'driver')?.map((check) => check.daysBefore)).toEqual([
-      2, 3, 4, 5, 6, 7, 8, 9,
+      8, 7, 6, 5, 4, 3, 2, 1, 0, 3,
     ]);
     expect(earlierOfGroup(views, 'wedge')?.map((check) => check.daysBefore)).toEqual([99]);
     expect(earlierOfGroup(views, 'mid-iron')).toBeUndefined();

@@ -12,8 +12,10 @@ import { judgementOf } from '../check/compose-check.ts';
 import { isMeasured } from '../reading/measured.ts';
 import { isCold } from './cold.ts';
 
-/** As many as say something: older ones have drifted away. */
+/** As many lessons as say something: older ones have drifted away. */
 export const MOST_EARLIER = 8;
+/** More set-ups than this of one club group are not read in so many lessons; a document holds no more. */
+const MOST_EARLIER_CHECKS = 60;
 
 /** A stored cold check, as it becomes an earlier one. */
 export interface ColdCheck {
@@ -21,6 +23,8 @@ export interface ColdCheck {
   readonly heldOn: string;
   readonly document: CheckDocument;
   readonly record: CheckRecord | null;
+  /** The set-up was worked on in that lesson. Default false. */
+  readonly workedOn?: boolean;
 }
 
 /**
@@ -32,7 +36,7 @@ export interface ColdCheck {
  * @example earlierOf({ heldOn: '2026-04-01', document: { format: 'lotrecht-check', version: 1, handedness: 'right', targetLine: {}, observations: [{ line: 'toes', by: 'eye', readingDeg: 1 }] }, record: null }, '2026-04-15').check.daysBefore // 14
  */
 export function earlierOf(
-  { heldOn, document, record }: ColdCheck,
+  { heldOn, document, record, workedOn = false }: ColdCheck,
   on: string,
   { sameLine = false }: { readonly sameLine?: boolean } = {},
 ): EarlierView | null {
@@ -53,6 +57,7 @@ export function earlierOf(
       ...(startLineDeg !== undefined && { startLineDeg }),
       ...spread,
       ...(sameLine && { sameLine }),
+      ...(workedOn && { workedOn }),
       observations: [first, ...others],
     },
   };
@@ -109,7 +114,7 @@ export function ballsOf(cold: readonly ColdCheck[]): readonly BallView[] {
 }
 
 /**
- * The earlier checks of one club group, the last few of them; undefined without any.
+ * The earlier checks of one club group, those of the last few lessons; undefined without any.
  *
  * @example earlierOfGroup([], 'driver') // undefined
  */
@@ -117,8 +122,11 @@ export function earlierOfGroup(
   earlier: readonly EarlierView[],
   clubGroup: NonNullable<CheckDocument['club']>['group'],
 ): EarlierCheck[] | undefined {
-  const own = earlier.filter((view) => view.clubGroup === clubGroup).slice(-MOST_EARLIER);
-  return own.length === 0 ? undefined : own.map(({ check }) => check);
+  const own = earlier.filter((view) => view.clubGroup === clubGroup).map(({ check }) => check);
+  const days = [...new Set(own.map(({ daysBefore }) => daysBefore))].filter((days) => days > 0);
+  const oldest = days.at(-MOST_EARLIER) ?? Number.POSITIVE_INFINITY;
+  const newer = own.filter(({ daysBefore }) => daysBefore <= oldest).slice(-MOST_EARLIER_CHECKS);
+  return newer.length === 0 ? undefined : newer;
 }
 
 type Readings = CheckDocument['observations'];

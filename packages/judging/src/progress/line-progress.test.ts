@@ -22,6 +22,7 @@ const row = (heldOn: string, deg: number, change: Partial<MeasuredLineView> = {}
   toleranceDeg: [-2, 2],
   feltDeg: null,
   doubted: false,
+  workedOn: false,
   ...change,
 });
 
@@ -225,8 +226,9 @@ describe('the change between any two lessons', () => {
     const change = changeOf(progress, '2026-04-01', '2026-05-01');
     expect(change?.deltaDeg).toBeCloseTo(-5.5, 9);
     expect(changeOf(progress, '2026-05-01', '2026-04-01')?.deltaDeg).toBeCloseTo(5.5, 9);
-    // s² of 2 and 0.5, halved, and the two lines of 0.3°.
-    expect(change?.uncertaintyDeg).toBeCloseTo(Math.sqrt(1 + 0.25 + 2 * 0.09), 9);
+    // s² of 2 and 0.5, halved, the two lines of 0.3°, and two days.
+    const days = 2 * (progress?.track.daySdDeg ?? Number.NaN) ** 2;
+    expect(change?.uncertaintyDeg).toBeCloseTo(Math.sqrt(1 + 0.25 + 2 * 0.09 + days), 9);
     expect(change?.real).toBe((change?.pValue ?? 1) <= 0.05);
     expect(changeOf(progress, '2026-04-01', '2026-04-02')).toBeNull();
     expect(changeOf(progress, '2026-04-02', '2026-04-01')).toBeNull();

@@ -175,6 +175,7 @@ export function lineProgress(
     lessons: [...days].map(([date, of]) => ({
       date,
       targetLineUncertaintyDeg: Math.max(...of.map((r) => r.targetLineUncertaintyDeg)),
+      ...(of.some((r) => r.workedOn) && { workedOn: true }),
       reps: of.map(({ handedAzimuthDeg, measurementUncertaintyDeg }) => ({
         handedAzimuthDeg,
         measurementUncertaintyDeg,
@@ -281,7 +282,11 @@ export function changeOf(
   const at = (date: string) => lessons.find((l) => l.day === dayNumber(date));
   const [a, b] = [at(from), at(to)];
   if (a === undefined || b === undefined) return null;
-  const change = changeBetween(a, b, pooledSpread(lessons));
+  const change = changeBetween(a, b, {
+    pooled: pooledSpread(lessons),
+    daySdRad: radiansFromDegrees(progress.track.daySdDeg),
+    lessons: lessons.length,
+  });
   return {
     deltaDeg: degreesFromRadians(change.deltaRad),
     uncertaintyDeg: degreesFromRadians(change.uncertaintyRad),

@@ -23,6 +23,7 @@ function row(
     toleranceDeg: null,
     feltDeg: null,
     doubted: false,
+    workedOn: false,
     ...change,
   };
 }

@@ -1,6 +1,6 @@
-import { type CheckView, type Circumstances, type ResultDocument } from '@lotrecht/records';
+import { type CheckView, type Circumstances } from '@lotrecht/records';
 import { describe, expect, it } from 'vitest';
-import { habitOf, isRevealed, seriesOf, toldChecks } from './series-of-set-ups.ts';
+import { isRevealed, seriesOf, toldChecks } from './series-of-set-ups.ts';
 
 const BLIND: Circumstances = { phase: 'baseline', help: 'blind', place: 'range', reader: 'instructor' };
 const setUp = (place: number, revealed?: boolean, id = 's') =>
@@ -25,12 +25,5 @@ describe('a series of blind set-ups', () => {
     const alone = { ...setUp(1), record: null };
     expect([seriesOf(cued), seriesOf(alone), seriesOf(setUp(2))?.place]).toEqual([undefined, undefined, 2]);
     expect(toldChecks([cued, alone])).toEqual([cued, alone]);
-  });
-
-  it('is told as the habit, and not as the last one stood', () => {
-    const posterior = { lines: {}, asItStood: { lines: {} } } as unknown as ResultDocument['posterior'];
-    expect(habitOf({ lines: {}, posterior } as ResultDocument).posterior?.asItStood).toBeNull();
-    const bare = { lines: {} } as ResultDocument;
-    expect(habitOf(bare)).toBe(bare);
   });
 });

@@ -1,4 +1,4 @@
-import { type CheckRecord, type CheckView, type ResultDocument } from '@lotrecht/records';
+import { type CheckRecord, type CheckView } from '@lotrecht/records';
 import { isCold } from './cold.ts';
 
 /** A set-up's place in a series of blind ones. */
@@ -35,15 +35,4 @@ export function toldChecks<T extends InSeries>(checks: readonly T[]): readonly T
     const series = seriesOf(check);
     return series === undefined || isRevealed(series, checks);
   });
-}
-
-/**
- * What is told of a series: how the student usually stands, not how they stood the last time.
- *
- * @example habitOf({ format: 'lotrecht-result', version: 1, coreVersion: '0.5.0', targetLineUncertaintyDeg: 0.5, lines: {}, first: null, notes: [], targetPicture: false }).lines // {}
- */
-export function habitOf(result: ResultDocument): ResultDocument {
-  return result.posterior === undefined
-    ? result
-    : { ...result, posterior: { ...result.posterior, asItStood: null } };
 }

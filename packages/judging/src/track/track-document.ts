@@ -21,7 +21,7 @@ const DEGREES_SQUARED = degreesFromRadians(1) ** 2;
  *
  * @param document already valid by its schema
  * @throws DocumentRefused with the path and what was read
- * @example trackDocument({ format: 'lotrecht-series', version: 1, line: 'toes', toleranceDeg: [-2, 2], lessons: [{ date: '2026-04-17', reps: [{ handedAzimuthDeg: 3, measurementUncertaintyDeg: 0.5 }] }] }).lessons[0].observationVariance // 4
+ * @example trackDocument({ format: 'lotrecht-series', version: 1, line: 'toes', toleranceDeg: [-2, 2], lessons: [{ date: '2026-04-17', reps: [{ handedAzimuthDeg: 3, measurementUncertaintyDeg: 0.5 }] }] }).lessons[0].observationVariance // 5.36271335...
  */
 export function trackDocument(document: SeriesDocument): TrackDocument {
   try {
@@ -31,12 +31,16 @@ export function trackDocument(document: SeriesDocument): TrackDocument {
   }
 }
 
-function toSeries({ line, toleranceDeg, lessons, forecastDate }: SeriesDocument): Series {
+function toSeries(document: SeriesDocument): Series {
+  const { line, toleranceDeg, daySdDeg, readdressSdDeg, lessons, forecastDate, markedDate } = document;
   return {
     line,
     toleranceRad: [radiansFromDegrees(toleranceDeg[0]), radiansFromDegrees(toleranceDeg[1])],
+    ...(daySdDeg !== undefined && { daySdRad: radiansFromDegrees(daySdDeg) }),
+    ...(readdressSdDeg !== undefined && { readdressSdRad: radiansFromDegrees(readdressSdDeg) }),
     lessons: lessons.map((lesson) => ({
       day: dayNumber(lesson.date),
+      workedOn: lesson.workedOn ?? false,
       targetLineUncertaintyRad: radiansFromDegrees(lesson.targetLineUncertaintyDeg ?? 0),
       reps: lesson.reps.map((rep) => ({
         handedAzimuthRad: radiansFromDegrees(rep.handedAzimuthDeg),
@@ -44,6 +48,7 @@ function toSeries({ line, toleranceDeg, lessons, forecastDate }: SeriesDocument)
       })),
     })),
     ...(forecastDate !== undefined && { forecastDay: dayNumber(forecastDate) }),
+    ...(markedDate !== undefined && { markedDay: dayNumber(markedDate) }),
   };
 }
 
@@ -61,8 +66,7 @@ function toTrack(document: SeriesDocument, track: Track): TrackDocument {
     version: 1,
     pooledVariance: track.pooledVariance * DEGREES_SQUARED,
     q: track.q * DEGREES_SQUARED,
-    // A density of degrees: each of the n − 1 conditional terms is smaller by the factor of the unit.
-    logLikelihood: track.logLikelihood - (document.lessons.length - 1) * Math.log(degreesFromRadians(1)),
+    daySdDeg: degreesFromRadians(track.daySdRad),
     lessons: track.lessons.map((lesson) => ({
       date: dayOfNumber(lesson.day),
       n: lesson.count,
@@ -80,6 +84,18 @@ function toTrack(document: SeriesDocument, track: Track): TrackDocument {
       pValue: change.pValue,
       real: change.real,
     })),
+    beforeAfter: track.beforeAfter && {
+      date: dayOfNumber(track.beforeAfter.day),
+      marked: track.beforeAfter.marked,
+      lessonsBefore: track.beforeAfter.lessonsBefore,
+      lessonsAfter: track.beforeAfter.lessonsAfter,
+      deltaDeg: degreesFromRadians(track.beforeAfter.deltaRad),
+      uncertaintyDeg: degreesFromRadians(track.beforeAfter.uncertaintyRad),
+      degreesOfFreedom: track.beforeAfter.degreesOfFreedom,
+      pValue: track.beforeAfter.pValue,
+      minimalDetectableChangeDeg: degreesFromRadians(track.beforeAfter.minimalDetectableChangeRad),
+      real: track.beforeAfter.real,
+    },
     flags: track.flags.map(({ code, day }) => ({ code, date: dayOfNumber(day) })),
     forecast:
       track.forecast === null || document.forecastDate === undefined

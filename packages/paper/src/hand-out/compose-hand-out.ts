@@ -9,7 +9,7 @@ import {
   angleText,
   besideText,
   formatDistance,
-  firstOf,
+  firstReadOf,
   leanOf,
   type LeanText,
   LINE_TITLES,
@@ -68,7 +68,7 @@ const CAUTIONS = {
 /** The words and pictures of a hand-out. */
 export function composeHandOut(ground: HandOutGround): HandOutWish {
   const { document, result, record, junior, drill, sight } = ground;
-  const line = record?.priority ?? firstOf(result).line;
+  const line = record?.priority ?? firstReadOf(result);
   const read = line === null ? undefined : result.lines[line];
   const advised = line === null ? null : advisedMoveOf(document, result, line);
   const distanceM = document.target?.distanceM;

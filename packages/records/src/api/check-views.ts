@@ -76,6 +76,8 @@ export interface MeasuredLineView {
   readonly feltDeg: number | null;
   /** It was asked about and kept as it was typed: it flags nothing. */
   readonly doubted: boolean;
+  /** The set-up was worked on in its lesson. */
+  readonly workedOn: boolean;
 }
 
 /** What the lines of one check have in common; given once for all of them. */

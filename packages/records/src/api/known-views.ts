@@ -24,6 +24,14 @@ export interface StudentReaddress {
   readonly learned: boolean;
 }
 
+/** How differently a student stands from day to day. */
+export interface StudentDay {
+  /** s_d, degrees, ≥ 0. */
+  readonly sdDeg: number;
+  /** It is the student's own; otherwise the usual one stands. */
+  readonly learned: boolean;
+}
+
 /** Ball and stance of one cold set-up. */
 export interface BallView {
   /** YYYY-MM-DD. */
@@ -52,6 +60,7 @@ export interface LastTimeView {
 /** What is known of a student when a check begins. */
 export interface StudentKnownView {
   readonly readdress: StudentReaddress;
+  readonly day: StudentDay;
   /** Oldest first, of every club group. */
   readonly earlier: readonly EarlierView[];
   /** What the academy’s own students say of who comes; null while there are too few. */

@@ -16,6 +16,7 @@ import { COLD_VERSION } from './cold.ts';
 import { bindCircumstances, type CircumstancesRow, toCircumstances } from './circumstances.ts';
 import { type MeasuredVersion, replaceMeasuredLines } from './measured-line-repository.ts';
 import { visibleStudents } from '../access/visible.ts';
+import { lessonsWorkedOn } from '../lessons/worked-on.ts';
 
 /**
  * From the check outward, in its index's order: sorting documents would take a file on the disk, which may be full.
@@ -127,8 +128,8 @@ export async function listColdChecks(
   studentId: string,
   { before, limit }: { readonly before: string; readonly limit: number },
 ): Promise<readonly ColdCheck[]> {
-  const rows = await db.many<ColdCheck>(sql`
-    SELECT l.held_on AS heldOn, v.document, v.record
+  const rows = await db.many<ColdCheck & { readonly lessonId: string }>(sql`
+    SELECT l.id AS lessonId, l.held_on AS heldOn, v.document, v.record
     FROM student s
     JOIN lesson l ON l.academy_id = s.academy_id AND l.student_id = s.id
     JOIN setup_check c ON c.academy_id = l.academy_id AND c.lesson_id = l.id
@@ -137,7 +138,9 @@ export async function listColdChecks(
       AND ${COLD_VERSION}
       AND s.deleted_at IS NULL AND l.deleted_at IS NULL AND c.deleted_at IS NULL
     ORDER BY l.held_on DESC, c.created_at DESC, c.id DESC LIMIT ${limit}`);
-  return rows;
+  if (rows.length === 0) return [];
+  const worked = await lessonsWorkedOn(db, scope, studentId);
+  return rows.map(({ lessonId, ...check }) => ({ ...check, workedOn: worked.has(lessonId) }));
 }
 
 /** One check at its newest version, if the actor may see its student. */

@@ -111,7 +111,7 @@ describe('what belongs to a set-up beside its readings', () => {
     revealed: true,
     feltDeg: -2,
     guess: { line: 'toes', readingDeg: 1 },
-    priority: 'face',
+    priority: 'toes',
     items: { 'grip-pressure': 'watch', flare: 'fits' },
     ball: { behindLeadHeelMm: 160, stanceMm: 400 },
   } as const;
@@ -130,9 +130,9 @@ describe('what belongs to a set-up beside its readings', () => {
       return earlier[0]?.lastCold?.watch?.line;
     };
     await client.put(path(), { ...correction(602), circumstances });
-    expect(await watched()).toBe('toes');
-    await client.put(path(), { ...correction(602, 2), circumstances, record });
     expect(await watched()).toBe('face');
+    await client.put(path(), { ...correction(602, 2), circumstances, record });
+    expect(await watched()).toBe('toes');
   });
 
   it('is refused where it cannot be: an unknown item, a look by another hand, a look that is no measurement', async () => {

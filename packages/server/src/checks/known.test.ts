@@ -119,7 +119,7 @@ describe('what is known of a student when a check begins', () => {
     const { prior } = await known('2026-06-20');
     const weights = prior?.components.map((c) => c.weight) ?? [];
     expect(weights.reduce((sum, w) => sum + w, 0)).toBeCloseTo(1, 3);
-    expect(prior?.components).toHaveLength(81);
+    expect(prior?.components).toHaveLength(75);
     // All of them were read alike, so few kinds of students fit: none weighs as it was shipped.
     expect(Math.max(...weights)).toBeGreaterThan(0.1);
     const document = { ...workedCheck(), ...(prior && { prior }) };

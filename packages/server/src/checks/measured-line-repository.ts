@@ -13,6 +13,7 @@ import { sql, type SqlFragment } from '../database/sql.ts';
 import { type Actor } from '../access/actor.ts';
 import { type Scope } from '../access/scope.ts';
 import { visibleStudents } from '../access/visible.ts';
+import { lessonsWorkedOn } from '../lessons/worked-on.ts';
 import { waitingSetUps } from './waiting-set-ups.ts';
 import { bindCircumstances, type CircumstancesRow, toCircumstances } from './circumstances.ts';
 
@@ -30,7 +31,7 @@ export interface MeasuredVersion {
  */
 export async function replaceMeasuredLines(
   db: Queries,
-  actor: Actor,
+  actor: Pick<Actor, 'academyId'>,
   {
     checkId,
     studentId,
@@ -80,7 +81,7 @@ function isDoubted(record: CheckRecord | null, line: string): boolean {
 
 async function dropLinesNotIn(
   db: Queries,
-  actor: Actor,
+  actor: Pick<Actor, 'academyId'>,
   checkId: string,
   lines: readonly string[],
 ): Promise<void> {
@@ -131,7 +132,7 @@ export function selectLines(scope: Scope, { studentId, line, clubGroup }: LineCh
 /** A line as the driver gives it. */
 type StoredLine = Omit<
   MeasuredLineView,
-  'circumstances' | 'toleranceDeg' | 'doubted' | 'lessonId' | 'heldOn'
+  'circumstances' | 'toleranceDeg' | 'doubted' | 'lessonId' | 'heldOn' | 'workedOn'
 > &
   CircumstancesRow & {
     readonly toleranceLow: number | null;
@@ -155,6 +156,7 @@ export async function listMeasuredChecks(
   const newest = checks.at(-1);
   if (newest === undefined) return [];
   const waiting = await waitingSetUps(db, scope, newest.lessonId);
+  const worked = await lessonsWorkedOn(db, scope, choice.studentId);
   const lines = new Map<string, StoredLine[]>();
   for (const line of await db.many<StoredLine>(selectLines(scope, choice))) {
     const ofCheck = lines.get(line.checkId);
@@ -163,7 +165,9 @@ export async function listMeasuredChecks(
   }
   return checks.flatMap((check) => {
     const ofCheck = lines.get(check.checkId);
-    return ofCheck === undefined || waiting.has(check.checkId) ? [] : [measuredCheck(check, ofCheck)];
+    return ofCheck === undefined || waiting.has(check.checkId)
+      ? []
+      : [measuredCheck(check, ofCheck, worked.has(check.lessonId))];
   });
 }
 
@@ -177,7 +181,11 @@ export async function listMeasuredLines(
 }
 
 /** @param lines at least one: what all lines of a check have in common stands in each */
-function measuredCheck(check: CountedCheck, lines: readonly StoredLine[]): MeasuredCheckView {
+function measuredCheck(
+  check: CountedCheck,
+  lines: readonly StoredLine[],
+  workedOn: boolean,
+): MeasuredCheckView {
   const [first] = lines as readonly [StoredLine, ...StoredLine[]];
   return {
     checkId: check.checkId,
@@ -187,6 +195,7 @@ function measuredCheck(check: CountedCheck, lines: readonly StoredLine[]): Measu
     circumstances: toCircumstances(first),
     targetLineUncertaintyDeg: first.targetLineUncertaintyDeg,
     feltDeg: first.feltDeg,
+    workedOn,
     lines: lines.map((line) => ({
       line: line.line,
       handedAzimuthDeg: line.handedAzimuthDeg,

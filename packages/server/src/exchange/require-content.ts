@@ -89,6 +89,9 @@ function requireVersion(line: Extract<AcademyLine, { table: 'check_version' }>):
   requireOwnResult(line);
 }
 
+/** Notes that are made from the answer. */
+const OF_ANSWER: ReadonlySet<string> = new Set(['changed-since', 'history-set-aside']);
+
 /**
  * What this core has made of readings it makes of them again: another figure was put there by hand. Only the tape's
  * figures are made again: answers take a hundred times as long, and the doctor looks at them.
@@ -97,7 +100,7 @@ function requireOwnResult(line: Extract<AcademyLine, { table: 'check_version' }>
   if (line.coreVersion !== CORE_VERSION) return;
   const { result, ...stored } = line as unknown as StoredResult;
   const { posterior: _answer, ...rest } = result;
-  const tape = { ...rest, notes: rest.notes.filter(({ code }) => code !== 'history-set-aside') };
+  const tape = { ...rest, notes: rest.notes.filter(({ code }) => !OF_ANSWER.has(code)) };
   const [first] = differencesWhenRecomputed({ ...stored, result: tape });
   if (first === undefined) return;
   const message = 'This is not what the readings give. Use a file that was exported, unchanged.';

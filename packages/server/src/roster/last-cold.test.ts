@@ -21,10 +21,13 @@ describe('what the last blind baseline left to watch', () => {
   it('is of the newest before the day that is asked for, and the same as it is kept and as it is computed', async () => {
     const academyId = await app.academy('Tarnside');
     const { client } = await app.signedIn(academyId, 'head');
-    const { studentId } = await saveWorkedCheck(client, 'right', cold);
+    const { studentId } = await saveWorkedCheck(client, 'right', {
+      ...cold,
+      document: workedCheck('right', 602, 1),
+    });
     const lessonId = randomUUID();
     await client.put(`/api/lessons/${lessonId}`, { revision: 0, studentId, heldOn: '2026-04-24', notes: '' });
-    const later = { revision: 0, lessonId, document: workedCheck('right', 572), ...cold };
+    const later = { revision: 0, lessonId, document: workedCheck('right', 572, 1), ...cold };
     expect((await client.put(`/api/checks/${randomUUID()}`, later)).status).toBe(200);
     const seenOn = async (day: string): Promise<TeeSheetEntry | undefined> => {
       const { lessons, earlier } = (await client.get(`/api/today/${day}`)).body as TodayView;

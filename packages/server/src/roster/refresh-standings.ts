@@ -1,4 +1,6 @@
 import { type LastColdView, type LineFlag, type MeasuredLineView } from '@lotrecht/records';
+import { CORE_VERSION } from '@lotrecht/core';
+import { measureAnew } from '../checks/measure-anew.ts';
 import { listMeasuredLines } from '../checks/measured-line-repository.ts';
 import { type Database, type Queries } from '../database/database.ts';
 import { ifPossible } from '../database/in-time.ts';
@@ -38,6 +40,7 @@ export async function refreshStandings(db: Database, wish: RefreshWish): Promise
   let done = 0;
   for (const one of due) {
     if (performance.now() > until) break;
+    await measureAnew(db, one);
     await db.inTransaction((tx) => refresh(tx, one));
     done += 1;
   }
@@ -146,7 +149,7 @@ async function keepStudent(
   await tx.exec(sql`
     REPLACE INTO student_standing
       (academy_id, student_id, instructor_id, lesson_count, last_lesson_on, due_on, method_id, relapsed, out_lines,
-       stable_lines, last_colds, line_flags, last_lesson_id, last_lesson_checks)
+       stable_lines, last_colds, line_flags, last_lesson_id, last_lesson_checks, measured_with)
     SELECT s.academy_id, s.id, s.instructor_id,
            (SELECT COUNT(*) FROM lesson n WHERE n.academy_id = s.academy_id AND n.student_id = s.id
               AND n.kind = 'lesson' AND n.deleted_at IS NULL),
@@ -163,7 +166,8 @@ async function keepStudent(
               WHERE n.academy_id = s.academy_id AND n.student_id = s.id AND n.help = 'blind' AND n.flag = 'stable'),
            ${JSON.stringify(colds)}, ${JSON.stringify(flags)}, l.id,
            (SELECT COUNT(*) FROM setup_check c
-              WHERE c.academy_id = s.academy_id AND c.lesson_id = l.id AND c.deleted_at IS NULL)
+              WHERE c.academy_id = s.academy_id AND c.lesson_id = l.id AND c.deleted_at IS NULL),
+           ${CORE_VERSION}
     FROM student s
     LEFT JOIN lesson l ON l.academy_id = s.academy_id AND l.id = (
       SELECT n.id FROM lesson n

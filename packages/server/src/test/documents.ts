@@ -4,14 +4,18 @@ import { type CheckDocument } from '@lotrecht/records';
 import { type TestClient } from './test-app.ts';
 
 /** The worked check: toes 571/602 on 450 mm, face 4/1 on 75 mm. */
-export function workedCheck(handedness: 'right' | 'left' = 'right', trailGapMm = 602): CheckDocument {
+export function workedCheck(
+  handedness: 'right' | 'left' = 'right',
+  trailGapMm = 602,
+  heelGapMm = 4,
+): CheckDocument {
   const document = composeCheck({
     handedness,
     club: { group: 'mid-iron', name: '7-iron' },
     target: { name: 'Barge', distanceM: 150 },
     readings: [
       { line: 'toes', by: 'gaps', values: { leadGapMm: 571, trailGapMm, baseMm: 450 } },
-      { line: 'face', by: 'square', values: { heelGapMm: 4, toeGapMm: 1, baseMm: 75 } },
+      { line: 'face', by: 'square', values: { heelGapMm, toeGapMm: 1, baseMm: 75 } },
     ],
   });
   if (document === undefined) throw new Error('the worked check is complete');

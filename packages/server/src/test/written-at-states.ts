@@ -301,4 +301,10 @@ export const WRITTEN: Readonly<
       ],
     },
   ],
+  '0029': [
+    {
+      text: `INSERT INTO academy_event (academy_id, id, instructor_id, action) VALUES (?, ?, ?, 'signed-out')`,
+      values: [ACADEMY, id(29), HEAD],
+    },
+  ],
 };

@@ -25,7 +25,7 @@ export interface FaceRodObservation extends InHold, Omit<EndReading, 'rod' | 'pl
   readonly lengthM: number;
   /** Default 5 mm. */
   readonly lengthUncertaintyM?: number;
-  /** How repeatably the rod seats on the face, rad. Default 0. */
+  /** How repeatably the rod seats on the face, rad. Default 0.5°. */
   readonly seatingUncertaintyRad?: number;
 }
 
@@ -45,7 +45,10 @@ function faceRodAzimuth(o: FaceRodObservation): AzimuthEstimate {
     o.lengthUncertaintyM ?? FACE_ROD_LENGTH_UNCERTAINTY_M,
     RANGES.lengthUncertaintyM,
   );
-  const uSeating = requireAngleUncertainty('seatingUncertaintyRad', o.seatingUncertaintyRad ?? 0);
+  const uSeating = requireAngleUncertainty(
+    'seatingUncertaintyRad',
+    o.seatingUncertaintyRad ?? FACE_SEATING_RAD,
+  );
   const rod = alongRod('tipGapM', {
     difference: o.faceGapM - o.tipGapM,
     base,

@@ -1,14 +1,16 @@
+import { LANDMARK_UNCERTAINTY } from '../../defaults/landmark.ts';
 import { BASE_UNCERTAINTY_M } from '../../defaults/tape.ts';
-import { RANGES, requireAngleUncertainty, requirePositive, requireWithin } from '../../refusal/ranges.ts';
+import { RANGES, requirePositive, requireWithin } from '../../refusal/ranges.ts';
 import { RefusedInput } from '../../refusal/refused-input.ts';
 import { endUncertainty } from '../../uncertainty/end-uncertainty.ts';
 import { inQuadrature } from '../../uncertainty/quadrature.ts';
-import { seatingUncertainty } from '../../uncertainty/seating.ts';
+import { type SeatedRod, seatingUncertainty } from '../../uncertainty/seating.ts';
 import { kindOfLine, type LineName } from '../../geometry/line.ts';
 import { withoutNegativeZero } from '../../geometry/azimuth.ts';
 import { BARE_BASE_M, LIMITS, ROD_BASE_M } from '../../refusal/limits.ts';
 import { type EndReading } from '../../uncertainty/end-uncertainty.ts';
 import { type AtHand } from '../at-hand.ts';
+import { limitedSeating, seatingOf, sizedSeating } from '../seated.ts';
 import {
   type AzimuthEstimate,
   exactEnd,
@@ -20,7 +22,7 @@ import {
 } from '../way-of-reading.ts';
 
 /** Tape from the string to both ends of a body line; gaps are positive on the player's side. */
-export interface GapsObservation extends InHold, EndReading {
+export interface GapsObservation extends InHold, EndReading, SeatedRod {
   readonly by: 'gaps';
   readonly leadGapM: number;
   readonly trailGapM: number;
@@ -30,8 +32,6 @@ export interface GapsObservation extends InHold, EndReading {
   readonly baseAlong?: 'targetLine' | 'rod';
   /** Standard uncertainty of the base, m. Default 5 mm. */
   readonly baseUncertaintyM?: number;
-  /** How repeatably a rod seats on the body, rad. Default: of the line; with `rod`. */
-  readonly seatingUncertaintyRad?: number;
 }
 
 /**
@@ -68,11 +68,7 @@ export function gapsAzimuth(o: GapsObservation): AzimuthEstimate {
       ? alongRod('trailGapM', { difference, base, uEnd, uBase })
       : alongTargetLine({ difference, base, uEnd, uBase });
   if (o.rod !== true) return read;
-  const uSeating = requireAngleUncertainty(
-    'seatingUncertaintyRad',
-    o.seatingUncertaintyRad ?? seatingUncertainty(o.line),
-  );
-  return { ...read, standardUncertaintyRad: inQuadrature(read.standardUncertaintyRad, uSeating) };
+  return { ...read, standardUncertaintyRad: inQuadrature(read.standardUncertaintyRad, seatingOf(o)) };
 }
 
 /** A difference D of two gaps read over a base, with their standard uncertainties, m. */
@@ -120,7 +116,7 @@ export const GAPS: WayOfReading<GapsObservation> = {
     ['leadGapM', o.leadGapM, LIMITS.gapM],
     ['trailGapM', o.trailGapM, LIMITS.gapM],
     ['baseM', o.baseM, (o.rod === true ? ROD_BASE_M : BARE_BASE_M)[o.line]],
-    ['seatingUncertaintyRad', o.seatingUncertaintyRad, LIMITS.seatingUncertaintyRad],
+    ...limitedSeating(o),
     ...limitedEnds(o),
   ],
   leftOut: (o) => [
@@ -129,6 +125,7 @@ export const GAPS: WayOfReading<GapsObservation> = {
     ['base', { ...o, baseUncertaintyM: 0 }],
   ],
   rest: (o) => (o.rod === true ? 'seating' : 'points'),
+  sized: (o, scale) => (o.rod === true ? sizedSeating(o, scale) : o),
   // Trail end: dL + w·tan φ0 − dT, or dL + b·sin φ0 − dT along the rod.
   moveTo(o, goalRad) {
     const turned = o.baseM * (o.baseAlong === 'rod' ? Math.sin(goalRad) : Math.tan(goalRad));
@@ -154,10 +151,11 @@ function bodyReadings(line: LineName, atHand: AtHand): readonly GapsObservation[
     resolutionM: atHand.tapeDivisionM,
     plumbM: onGround ? 0 : atHand.plumbM,
   } as const;
+  const widthM = (atHand.bodyScale ?? 1) * LANDMARK_UNCERTAINTY[line].widthM;
   const bare = { ...gaps, ...ownEnd(atHand, line, gaps), baseM: USUAL_BASE_M[line] };
   if (atHand.rodM === undefined || onGround) return [bare];
   const contactM = atHand.landmarksM?.[`${line}.rod`];
   const seating =
-    contactM === undefined ? {} : { seatingUncertaintyRad: seatingUncertainty(line, { contactM }) };
+    contactM === undefined ? {} : { seatingUncertaintyRad: seatingUncertainty(line, { contactM, widthM }) };
   return [bare, { ...gaps, ...seating, rod: true, baseM: atHand.rodM }];
 }

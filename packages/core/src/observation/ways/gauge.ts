@@ -1,17 +1,23 @@
 import { GAUGE_UNCERTAINTY_RAD } from '../../defaults/gauge.ts';
 import { handedAzimuth } from '../../geometry/azimuth.ts';
+import { kindOfLine } from '../../geometry/line.ts';
 import { type Handedness } from '../../geometry/handedness.ts';
 import { LIMITS } from '../../refusal/limits.ts';
 import { RANGES, requireFinite, requirePositive } from '../../refusal/ranges.ts';
+import { inQuadrature } from '../../uncertainty/quadrature.ts';
+import { type SeatedRod } from '../../uncertainty/seating.ts';
+import { limitedSeating, seatingOf, sizedSeating } from '../seated.ts';
 import { type AzimuthEstimate, type InHold, type WayOfReading } from '../way-of-reading.ts';
 
 /** A protractor or angle gauge on the rod. */
-export interface AngleObservation extends InHold {
+export interface AngleObservation extends InHold, SeatedRod {
   readonly by: 'angle';
   /** θ, rad, right positive seen downrange. */
   readonly readingRad: number;
   /** Default 1°. */
   readonly uncertaintyRad?: number;
+  /** The gauge lies on a rod held across the line, whose seating counts. Default false. */
+  readonly rod?: boolean;
 }
 
 /**
@@ -38,12 +44,19 @@ export function toldAzimuth(
 
 /** An angle called out from the rod. */
 export const GAUGE: WayOfReading<AngleObservation> = {
-  azimuth: (o, handedness) => toldAzimuth(o, handedness, GAUGE_UNCERTAINTY_RAD),
+  azimuth(o, handedness) {
+    const read = toldAzimuth(o, handedness, GAUGE_UNCERTAINTY_RAD);
+    if (o.rod !== true) return read;
+    return { ...read, standardUncertaintyRad: inQuadrature(read.standardUncertaintyRad, seatingOf(o)) };
+  },
   suspectField: 'readingRad',
   suspectUncertainty: () => 'uncertaintyRad',
-  limited: (o) => [['uncertaintyRad', o.uncertaintyRad, LIMITS.gaugeUncertaintyRad]],
-  leftOut: () => [],
+  limited: (o) => [['uncertaintyRad', o.uncertaintyRad, LIMITS.gaugeUncertaintyRad], ...limitedSeating(o)],
+  leftOut: (o) => (o.rod === true ? [['seating', { ...o, rod: false }]] : []),
   rest: () => 'gauge',
+  sized: (o, scale) => (o.rod === true ? sizedSeating(o, scale) : o),
   time: () => 'gaugeS',
-  takeable: (line, { gauge }) => (gauge ? [{ line, by: 'angle', readingRad: 0 }] : []),
+  // Of a body it lies on the rod that is held across; of a club on its face.
+  takeable: (line, { gauge }) =>
+    gauge ? [{ line, by: 'angle', readingRad: 0, rod: kindOfLine(line) === 'body' }] : [],
 };

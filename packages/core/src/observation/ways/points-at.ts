@@ -11,12 +11,13 @@ import {
 } from '../../refusal/ranges.ts';
 import { endUncertainty } from '../../uncertainty/end-uncertainty.ts';
 import { inQuadrature } from '../../uncertainty/quadrature.ts';
-import { seatingUncertainty } from '../../uncertainty/seating.ts';
+import { type SeatedRod } from '../../uncertainty/seating.ts';
 import { BARE_BASE_M, CONTACT_M, LIMITS } from '../../refusal/limits.ts';
+import { limitedSeating, seatingOf } from '../seated.ts';
 import { type AzimuthEstimate, type InHold, type WayOfReading } from '../way-of-reading.ts';
 
 /** Where a rod on the line's marks points at a known distance. */
-export interface PointsAtObservation extends InHold {
+export interface PointsAtObservation extends InHold, SeatedRod {
   readonly by: 'pointsAt';
   /** From the target line, m, right positive seen downrange. */
   readonly lateralM: number;
@@ -38,8 +39,6 @@ export interface PointsAtObservation extends InHold {
   readonly plumbM?: number;
   /** The whole standard uncertainty of one mark, m, instead of sway and landmark; without `rod`. */
   readonly endUncertaintyM?: number;
-  /** How repeatably the rod seats on the body, rad. Default: of the line and `baseM`; with `rod`. */
-  readonly seatingUncertaintyRad?: number;
 }
 
 /** Between the marks under two eyes, m; a rod on the brim touches wider. */
@@ -88,10 +87,7 @@ function marksUncertainty(o: PointsAtObservation, handedAzimuthRad: number): num
   const rod = o.rod === true;
   const width = requirePositive('baseM', o.baseM ?? usualWidthM(o.line, rod), RANGES.baseM);
   if (rod) {
-    return requireAngleUncertainty(
-      'seatingUncertaintyRad',
-      o.seatingUncertaintyRad ?? seatingUncertainty(o.line, { widthM: width }),
-    );
+    return seatingOf({ contactWidthM: width, ...o });
   }
   // Nothing is read off a tape here: the division has no part.
   const uEnd = endUncertainty(o.line, { ...o, resolutionM: 0 });
@@ -114,7 +110,7 @@ export const POINTS_AT: WayOfReading<PointsAtObservation> = {
     ['distanceM', o.distanceM, LIMITS.distanceM],
     ['gapM', o.gapM, LIMITS.gapM],
     ['baseM', o.baseM, o.rod === true ? contact(o.line) : BARE_BASE_M[o.line]],
-    ['seatingUncertaintyRad', o.seatingUncertaintyRad, LIMITS.seatingUncertaintyRad],
+    ...limitedSeating(o),
     ['plumbM', o.plumbM, LIMITS.plumbM],
     ['endUncertaintyM', o.endUncertaintyM, LIMITS.endUncertaintyM],
   ],
@@ -125,6 +121,11 @@ export const POINTS_AT: WayOfReading<PointsAtObservation> = {
     ...(o.rod === true ? [] : ([['sway', { ...o, plumbM: 0 }]] as const)),
   ],
   rest: (o) => (o.rod === true ? 'seating' : 'points'),
+  // Of bare marks the width is the base itself.
+  sized: (o, scale) =>
+    o.baseM !== undefined || o.line === 'face'
+      ? o
+      : { ...o, baseM: scale * usualWidthM(o.line, o.rod === true) },
   fromTarget: true,
   base: ({ baseM }) => (baseM === undefined ? undefined : { baseM, alongRod: false }),
   time: () => 'pointsAtS',

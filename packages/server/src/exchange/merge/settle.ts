@@ -52,6 +52,11 @@ export async function settle(context: MergeContext): Promise<readonly string[]> 
       SELECT DISTINCT student_id AS id FROM setup_check
       WHERE academy_id = ${academyId} AND id IN (${listOf(ids)})`);
     for (const { id } of theirs) students.add(id);
+    // Another version of core may have made them: they are measured anew with the standing.
+    if (theirs.length > 0)
+      await tx.exec(sql`
+        UPDATE student_standing SET measured_with = NULL
+        WHERE academy_id = ${academyId} AND student_id IN (${listOf(theirs.map(({ id }) => id))})`);
   }
   for (const id of otherHands) {
     const { handedness } = await tx.one<{ handedness: 'right' | 'left' }>(

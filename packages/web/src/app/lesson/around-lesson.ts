@@ -4,6 +4,7 @@ import {
   type PlaceView,
   type StudentView,
   type BallView,
+  type CheckDocument,
   type EarlierView,
   type LastTimeView,
   type PriorDocument,
@@ -19,8 +20,8 @@ import { RecordApi } from '../data/record-api.ts';
 
 /** What is known of a student before a lesson. */
 export interface KnownBefore {
-  /** As it was learned, degrees; undefined: as anyone steps back in. */
-  readonly readdressSdDeg: number | undefined;
+  /** How differently they step in and stand from day to day, as it was learned; what is absent is as anyone’s. */
+  readonly spreads: Pick<CheckDocument, 'readdressSdDeg' | 'daySdDeg'>;
   /** Cold checks before the lesson, oldest first. */
   readonly earlier: readonly EarlierView[];
   /** What the academy’s own students say of who comes; null: the shipped prior. */
@@ -43,7 +44,7 @@ export interface LessonAtHand extends KnownBefore {
 }
 
 const NOTHING_KNOWN: KnownBefore = {
-  readdressSdDeg: undefined,
+  spreads: {},
   earlier: [],
   prior: null,
   lastTimes: [],
@@ -84,6 +85,15 @@ export class AroundLesson {
   }
 }
 
-function knownBefore({ readdress: { sdDeg, learned }, ...known }: StudentKnownView): KnownBefore {
-  return { ...known, readdressSdDeg: learned ? sdDeg : undefined };
+/** An answer that an older version kept on this device knows of no days. */
+type KeptKnown = Omit<StudentKnownView, 'day'> & Partial<Pick<StudentKnownView, 'day'>>;
+
+function knownBefore({ readdress, day, ...known }: KeptKnown): KnownBefore {
+  return {
+    ...known,
+    spreads: {
+      ...(readdress.learned && { readdressSdDeg: readdress.sdDeg }),
+      ...(day?.learned === true && { daySdDeg: day.sdDeg }),
+    },
+  };
 }

@@ -1,6 +1,6 @@
 import { isCold, toldChecks } from '@lotrecht/judging';
 import { type LessonView } from '@lotrecht/records';
-import { firstOf, type LineKey } from './words.ts';
+import { firstReadOf, type LineKey } from './words.ts';
 
 /** The six steps of a lesson, in the order in which they are usually gone. */
 const LESSON_STEPS = {
@@ -85,5 +85,5 @@ export function workedOn(lesson: Pick<LessonView, 'checks'> | null): LineKey | n
   const told = toldChecks(lesson?.checks ?? []).findLast(
     ({ record, circumstances }) => record?.priority !== undefined || isCold(circumstances),
   );
-  return told === undefined ? null : (told.record?.priority ?? firstOf(told.result).line);
+  return told === undefined ? null : (told.record?.priority ?? firstReadOf(told.result));
 }

@@ -5,6 +5,7 @@ export {
   CLUB_GROUPS,
   firstNameOf,
   firstOf,
+  firstReadOf,
   HAND_TITLES,
   type Lean,
   leanOf,

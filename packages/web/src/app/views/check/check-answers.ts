@@ -4,7 +4,6 @@ import {
   composeCheck,
   earlierOf,
   earlierOfGroup,
-  habitOf,
   isCold,
   solveReadable,
   withoutCopies,
@@ -116,13 +115,8 @@ export class CheckAnswers {
   readonly toldTogether = computed(
     () => 1 + (this.known().earlier ?? []).filter(({ sameLine }) => sameLine === true).length,
   );
-  /** What may be seen of the solution; of a series, the habit. */
-  readonly shown = computed(() => {
-    const answered = this.held.covered() ? null : this.answered();
-    const result = answered?.result ?? null;
-    if (answered === null || result === null || this.toldTogether() === 1) return answered;
-    return { ...answered, result: habitOf(result) };
-  });
+  /** What may be seen of the solution. */
+  readonly shown = computed(() => (this.held.covered() ? null : this.answered()));
 
   /** What is wrong with fields, by their keys, in the order in which they are read. */
   readonly fieldErrors = computed(() => {
@@ -166,7 +160,6 @@ export class CheckAnswers {
   private compose(entries: readonly Entry[], known = this.known()): CheckDocument | undefined {
     const student = this.ground.student();
     const feet = this.ground.feet();
-    const readdressSdDeg = this.ground.readdressSdDeg();
     if (student === null) return undefined;
     const composed = composeCheck({
       ...this.held.tools(),
@@ -177,7 +170,7 @@ export class CheckAnswers {
       startLineDeg: this.ground.startLineDeg() ?? 0,
       judgement: this.ground.judged().judgement,
       ...(feet && { feet }),
-      ...(readdressSdDeg !== undefined && { readdressSdDeg }),
+      ...this.ground.stands(),
       ...known,
       readings: entries.map((e) => toTyped(e, this.ground.unit())),
     });

@@ -20,6 +20,22 @@ import { ByHand } from './by-hand.ts';
 import { FIRST_CIRCUMSTANCES } from './draft-content.ts';
 import { type LengthUnit } from './readings/entry.ts';
 
+/** How differently the student steps in and stands from day to day, and how tall they are; what is absent is as usual. */
+export type Stands = Pick<CheckDocument, 'readdressSdDeg' | 'daySdDeg' | 'statureMm'>;
+
+/** The same out of what holds more, without what is not known. */
+export function standsOf({
+  readdressSdDeg,
+  daySdDeg,
+  statureMm,
+}: { readonly [K in keyof Stands]: Stands[K] | undefined }): Stands {
+  return {
+    ...(readdressSdDeg !== undefined && { readdressSdDeg }),
+    ...(daySdDeg !== undefined && { daySdDeg }),
+    ...(statureMm !== undefined && { statureMm }),
+  };
+}
+
 /** What a check is opened with, and what nobody types into it. */
 export interface OpenedGround {
   /** Of the check, kept or not. */
@@ -32,8 +48,8 @@ export interface OpenedGround {
   readonly marks: readonly PlaceMark[];
   /** The kind of the place where the lesson is held; null where none is noted. */
   readonly placeKind: Circumstances['place'] | null;
-  /** Spread with which the student steps back in, degrees; undefined: the usual one. A stored check keeps its own. */
-  readonly readdressSdDeg: number | undefined;
+  /** A stored check keeps its own. */
+  readonly stands: Stands;
   /** Cold checks of the student before this lesson, of every club group. A stored check keeps its own. */
   readonly earlier: readonly EarlierView[];
   /** What was set up for the student the last time with each group of clubs, newest first. */
@@ -74,7 +90,7 @@ export const NOTHING_OPENED: OpenedGround = {
   bag: [],
   marks: [],
   placeKind: null,
-  readdressSdDeg: undefined,
+  stands: {},
   earlier: [],
   lastTimes: [],
   balls: [],
@@ -108,7 +124,7 @@ export class CheckGround {
   readonly bag = computed(() => this.opened().bag);
   readonly marks = computed(() => this.opened().marks);
   readonly placeKind = computed(() => this.opened().placeKind);
-  readonly readdressSdDeg = computed(() => this.opened().readdressSdDeg);
+  readonly stands = computed(() => this.opened().stands);
   readonly earlier = computed(() => this.opened().earlier);
   readonly lastTimes = computed(() => this.opened().lastTimes);
   readonly balls = computed(() => this.opened().balls);

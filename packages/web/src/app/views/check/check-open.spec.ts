@@ -166,7 +166,12 @@ describe('how the student was learned to step back in', () => {
     const { store, fakes } = await openStore();
     const [opened, who] = [store.ground.lesson(), store.ground.student()];
     if (opened === null || who === null) throw new Error('nothing is open');
-    await store.open(CHECK_ID, { lesson: opened, student: who, place: null, readdressSdDeg: 0.83 });
+    await store.open(CHECK_ID, {
+      lesson: opened,
+      student: who,
+      place: null,
+      spreads: { readdressSdDeg: 0.83 },
+    });
     typeToes(store, '571', '602', '450');
     store.save().subscribe();
     await settled();
@@ -175,7 +180,7 @@ describe('how the student was learned to step back in', () => {
     const stored = store.stored();
     if (stored === null) throw new Error('nothing was kept');
     const lesson = { ...opened, checks: [stored] };
-    await store.open(CHECK_ID, { lesson, student: who, place: null, readdressSdDeg: 1.5 });
+    await store.open(CHECK_ID, { lesson, student: who, place: null, spreads: { readdressSdDeg: 1.5 } });
     expect(store.answers.document()?.readdressSdDeg).toBe(0.83);
     expect(store.isChanged()).toBe(false);
   });

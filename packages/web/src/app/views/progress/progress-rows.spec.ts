@@ -30,6 +30,7 @@ function rowsOf(choice: ProgressChoice, lessons: readonly Lesson[]): MeasuredLin
       toleranceDeg: [-2, 2] as const,
       feltDeg: -1,
       doubted: false,
+      workedOn: false,
     })),
   );
 }

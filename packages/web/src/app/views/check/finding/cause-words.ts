@@ -7,10 +7,12 @@ const named = (lines: Cause['read']): string =>
   lines.map((line) => LINE_TITLES[line].toLowerCase()).join(', ');
 
 /** Whether the set-up is the cause, and what is missing for saying so. */
-export function causeText({ verdict, notRead, read, ballRead }: Cause): string {
+export function causeText({ verdict, notRead, read, ballRead, everyLineIn }: Cause): string {
   switch (verdict) {
     case 'ruled-out':
-      return 'As it stood, the set-up is not the cause.';
+      return everyLineIn
+        ? 'Today the set-up is not the cause: every line is as wanted.'
+        : 'Today the set-up is not the cause: no line is far enough off to matter.';
     case 'lines-ruled-out':
       return 'The lines are not the cause; the ball was not looked at.';
     case 'part-ruled-out':
@@ -29,10 +31,9 @@ export function causeText({ verdict, notRead, read, ballRead }: Cause): string {
 }
 
 /** How sure that is. */
-export function causeFigure({ verdict, allInProbability, nextTimeProbability }: Cause): string | null {
+export function causeFigure({ verdict, nearlyAllInProbability }: Cause): string | null {
   if (verdict === 'part-ruled-out') return null;
-  const next = nextTimeProbability === null ? '' : ` At the next stand: ${percentText(nextTimeProbability)}.`;
-  return `Everything as wanted: ${percentText(allInProbability)}.${next}`;
+  return `No line more than 1° off: ${percentText(nearlyAllInProbability)}.`;
 }
 
 /** What a chain may do to the shot, mirrored for the hand. */

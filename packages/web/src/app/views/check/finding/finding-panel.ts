@@ -17,6 +17,8 @@ import {
   firstSentence,
   formatDistance,
   formatLength,
+  toldOf,
+  usualSentence,
 } from '@lotrecht/words';
 import { type Chain, COVERAGE_FACTOR, type LineBudget, radiansFromDegrees, signWords } from '@lotrecht/core';
 import { Bob } from '../../../ui/bob.ts';
@@ -125,8 +127,8 @@ export class FindingPanel {
 
   /** Where there is more to gain than at what comes first. */
   protected readonly gain = computed(() => {
-    const posterior = this.result()?.posterior;
-    const [most, first] = [posterior?.mostToGain ?? null, this.first()?.key];
+    const told = toldOf(this.result()?.posterior);
+    const [most, first] = [told?.mostToGain ?? null, this.first()?.key];
     // Of a line that nobody read it would be a guess about bodies, not about this one.
     const read = most !== null && this.result()?.lines[most] !== undefined;
     if (!read || first === undefined || most === first) return null;
@@ -143,22 +145,20 @@ export class FindingPanel {
     if (result === null || said === null || key === null || this.picture() !== null) return null;
     const isOther = working === undefined && chosen !== undefined && chosen !== said.line;
     const line = result.lines[key];
+    const other = isOther
+      ? `The readings say: ${said.line === null ? 'nothing is off' : firstSentence(said.line, said)}`
+      : null;
+    if (line === undefined) return { key, other, ...unread(key) };
     const aim = this.aim(result, key);
     const drills = this.ground().drills(key);
     return {
       key,
       title: this.title(result, key, isOther) ?? firstSentence(key, said),
       where: aim === null ? null : aimSentence(key, aim, this.ground().aim),
-      degrees: line === undefined ? null : this.degrees(result, key),
-      other: isOther
-        ? `The readings say: ${said.line === null ? 'nothing is off' : firstSentence(said.line, said)}`
-        : null,
-      notRead:
-        line !== undefined
-          ? null
-          : key === 'face'
-            ? 'The face was not read: read it next.'
-            : `The ${key} were not read: read them next.`,
+      degrees: this.degrees(result, key),
+      usual: usualSentence(key, result.posterior),
+      other,
+      notRead: null,
       drills: drills.length === 0 ? null : `Drills: ${drills.join('; ')}.`,
       ...this.correction(key),
     };
@@ -373,4 +373,20 @@ function settleText({ wouldSettle }: LineResult, unit: 'mm' | 'cm' | 'in'): stri
     wouldSettle.rodMm === null ? null : `a rod of ${formatLength(wouldSettle.rodMm, unit)} held across`,
   ].filter((way) => way !== null);
   return ways.length === 0 ? 'More readings would not decide it.' : `Would decide it: ${ways.join(', or ')}.`;
+}
+
+/** What comes first and nobody has read: of that nothing can be said but to read it. */
+function unread(key: LineKey) {
+  const [them, their] = key === 'face' ? ['it', 'it may'] : ['them', 'they may'];
+  return {
+    title: `Read the ${key} next.`,
+    notRead: `Nobody has read ${them} yet, and ${their} come first.`,
+    where: null,
+    degrees: null,
+    usual: null,
+    drills: null,
+    move: null,
+    split: null,
+    feel: null,
+  };
 }

@@ -15,7 +15,14 @@ import {
 } from '@lotrecht/judging';
 import { drillsFor, standOfCheck } from '@lotrecht/paper';
 import { type ResultDocument } from '@lotrecht/records';
-import { type AimGround, missAgainst, missText, orderFirstSentences, type ReadFault } from '@lotrecht/words';
+import {
+  type AimGround,
+  missAgainst,
+  missText,
+  orderFirstSentences,
+  type ReadFault,
+  toldOf,
+} from '@lotrecht/words';
 import { COVERAGE_FACTOR, type LineBudget, signWords, TOLD_FROM } from '@lotrecht/core';
 import { MethodStore } from '../../../methods/method.store.ts';
 import { SettingsStore } from '../../../settings/settings.store.ts';
@@ -79,17 +86,14 @@ export class FindingWords {
   /** What the answer is made from: nobody should take it for the tape's alone. */
   private readonly madeFrom = computed(() => {
     const shown = this.answers.shown();
-    const earlier = shown?.document?.earlier?.length ?? 0;
-    if (shown?.result?.notes.some(({ code }) => code === 'history-set-aside')) return null;
+    const lessons = shown?.result?.posterior?.history?.lessonsUsed ?? 0;
     const others =
       shown?.document?.prior === undefined
         ? 'how the lines of a body usually go together'
         : 'how students of this academy stand';
-    const from =
-      earlier === 0
-        ? `From today’s readings, and ${others}.`
-        : `From today and ${earlier} earlier ${earlier === 1 ? 'check' : 'checks'}.`;
-    return isCold(this.ground.circumstances()) ? `${from} It speaks of the habit.` : from;
+    return lessons === 0
+      ? `From today’s readings, and ${others}.`
+      : `From today and ${lessons} earlier ${lessons === 1 ? 'lesson' : 'lessons'}.`;
   });
 
   /** The set-up from the student’s own eyes, before anything is kept; null without a target to see. */
@@ -131,7 +135,7 @@ export class FindingWords {
   /** What the student said of their balls, against the lines that are out. */
   private againstMiss(result: ResultDocument | null): readonly string[] {
     const miss = this.ground.miss();
-    const answer = result?.posterior?.lines;
+    const answer = toldOf(result?.posterior)?.lines;
     if (miss === null || result === null || answer === undefined) return [];
     const said = missText(miss);
     if (said === '') return [];

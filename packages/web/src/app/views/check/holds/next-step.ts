@@ -78,7 +78,7 @@ export class NextStep {
       read: covered || document === null ? null : { document, rebase },
       targetLineUncertaintyDeg: this.ground.targetLineUncertaintyDeg(),
       tools: this.held.tools(),
-      readdressSdDeg: this.ground.readdressSdDeg(),
+      stands: this.ground.stands(),
       ...(pointsAtM !== undefined && { pointsAtM }),
       hold: last,
       heldS:

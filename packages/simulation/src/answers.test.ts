@@ -25,7 +25,7 @@ import {
   type Ways,
 } from './population.ts';
 import { type Kit, readLines, type SimulatedReading } from './read-lines.ts';
-import { sayShare } from './said-share.ts';
+import { shareRow } from './said-share.ts';
 
 /** `npm run studies` wants more, and `LOTRECHT_ANSWER_RUNS=1000` is for the figures that are reported. */
 const RUNS = Number(process.env['LOTRECHT_ANSWER_RUNS'] ?? 16);
@@ -164,6 +164,13 @@ const isCause = (angles: Angles): boolean => order.some((line) => beyond(line, a
 
 const share = <T>(all: readonly T[], of: (item: T) => boolean): number =>
   all.filter(of).length / Math.max(1, all.length);
+
+/** As a row of the table. @returns the share */
+function sayShare(row: string, all: readonly boolean[]): number {
+  const { share: found, text } = shareRow(row, all);
+  process.stdout.write(text);
+  return found;
+}
 
 function roundsOf(
   course: Course,

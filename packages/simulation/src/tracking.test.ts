@@ -1,10 +1,10 @@
 import { radiansFromDegrees, type SeriesLesson, trackSeries } from '@lotrecht/core';
 import { describe, expect, it } from 'vitest';
 import { type Dice, diceOf } from './dice.ts';
-import { sayShare } from './said-share.ts';
+import { shareRow } from './said-share.ts';
 
 /** `LOTRECHT_TRACKING_RUNS=4000` for the figures that are reported. */
-const RUNS = Number(process.env['LOTRECHT_TRACKING_RUNS'] ?? 100);
+const RUNS = Number(process.env['LOTRECHT_TRACKING_RUNS'] ?? 40);
 const SEED = 20_261_126;
 const TOLERANCE_DEG = [-2, 2] as const;
 /** How students stand within a lesson, and what a reading adds, degrees. */
@@ -179,6 +179,13 @@ const step = (from: number, to: number, before: number, after: number): readonly
   ...Array.from({ length: before }, () => from),
   ...Array.from({ length: after }, () => to),
 ];
+
+/** As a row of the table. @returns the share */
+function sayShare(row: string, all: readonly boolean[]): number {
+  const { share: found, text } = shareRow(row, all);
+  process.stdout.write(text);
+  return found;
+}
 
 /** A share of runs with what is asked, as a row. */
 function shareOf(row: string, of: (dice: Dice) => boolean): number {

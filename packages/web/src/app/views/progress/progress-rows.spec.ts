@@ -116,6 +116,17 @@ describe('a series in words', () => {
     expect(sentences.at(-1)).toMatch(/^Then as wanted: /);
   });
 
+  it('says from which lesson on it aims elsewhere, when that is certain', () => {
+    const lessons = (...degrees: readonly number[]): readonly Lesson[] =>
+      degrees.map((deg, i) => [`2026-03-${String(1 + 7 * i).padStart(2, '0')}`, deg, deg + 0.3]);
+    const first = (...degrees: readonly number[]): string | undefined =>
+      sentencesOf(progressOf(toes.choice, lessons(...degrees)), TOLD)[0];
+    expect(first(6, 6.2, 0.1, 0)).toMatch(
+      /^From 15 Mar 2026 on it aims 1\d m left of where it did before, at 150 m\.$/,
+    );
+    expect(first(1, 1.4, 0.8, 1.1)).toBe('No change over these lessons is certain yet.');
+  });
+
   it('stands in the matrix with its verdict', () => {
     expect(levelOf(driverFace, 'right').text).toContain('open (right)');
     const matrix = matrixOf([toes, coached, driverFace], 'right');

@@ -28,13 +28,21 @@ export function tableOf({ choice, track, lessons }: LineProgress) {
 
 /** What is kept, lost and felt, where there is something to say: places first, degrees behind them. */
 export function sentencesOf(
-  { felt, cueGives, lost, readdress, forecast }: LineProgress,
+  { track, felt, cueGives, lost, readdress, forecast }: LineProgress,
   told: Told,
 ): readonly string[] {
   const at = atText(told);
   const within = placeText(readdress.sdDeg, told).replace(/ (left|right)$/, '');
   const own = `Steps back in to within ${within} ${at}, two times out of three`;
+  const { beforeAfter } = track;
   return [
+    ...(beforeAfter === null
+      ? []
+      : [
+          beforeAfter.real
+            ? `From ${dayText(beforeAfter.date)} on it aims ${placeText(beforeAfter.deltaDeg, told)} of where it did before, ${at}.`
+            : 'No change over these lessons is certain yet.',
+        ]),
     ...(felt === null
       ? []
       : [`They feel aimed ${placeText(felt.meanDeg, told)} of where they are, ${at} (${meanText(felt)}).`]),

@@ -328,12 +328,13 @@ describe('six lessons before', () => {
     expect(sayShare('coached, flagged: habit covered ≥ 96 %', covered(just, 'habit'))).toBeGreaterThanOrEqual(
       0.96 - byChance(0.04),
     );
-    expect(
-      sayShare('coached, flagged, just after, certain: right ≥ 78 %', certain(just)),
-    ).toBeGreaterThanOrEqual(0.78 - byChance(0.15));
-    expect(
-      sayShare('coached, flagged, a lesson later, certain: right ≥ 90 %', certain(after)),
-    ).toBeGreaterThanOrEqual(0.9 - byChance(0.12));
+    const atOnce = sayShare('coached, flagged, just after, certain: right ≥ 78 %', certain(just));
+    // Of few students none may be told with certainty so soon.
+    if (REPORTED || certain(just).length > 0) expect(atOnce).toBeGreaterThanOrEqual(0.78 - byChance(0.15));
+    const afterwards = sayShare('coached, flagged, a lesson later, certain: right ≥ 90 %', certain(after));
+    if (REPORTED || certain(after).length > 0) {
+      expect(afterwards).toBeGreaterThanOrEqual(0.9 - byChance(0.12));
+    }
     const first = sayShare('coached, flagged, just after: first right', just.map(isFirst));
     const alone = just.map((round) => {
       const { earlier: _none, ...document } = round.document;

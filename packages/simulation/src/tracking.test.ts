@@ -4,7 +4,9 @@ import { type Dice, diceOf } from './dice.ts';
 import { shareRow } from './said-share.ts';
 
 /** `LOTRECHT_TRACKING_RUNS=4000` for the figures that are reported. */
-const RUNS = Number(process.env['LOTRECHT_TRACKING_RUNS'] ?? 40);
+const RUNS = Number(process.env['LOTRECHT_TRACKING_RUNS'] ?? 100);
+/** Of longer courses, which take longer. */
+const LONG_RUNS = Math.ceil(RUNS / 4);
 const SEED = 20_261_126;
 const TOLERANCE_DEG = [-2, 2] as const;
 /** How students stand within a lesson, and what a reading adds, degrees. */
@@ -72,7 +74,7 @@ describe('tracking, by a simulation that knows the truth', () => {
     for (const [name, q] of WALKS) {
       const dice = diceOf(SEED);
       let [inside, all] = [0, 0];
-      for (let run = 0; run < RUNS; run++) {
+      for (let run = 0; run < LONG_RUNS; run++) {
         const truth = walking(12, q, dice);
         for (const [i, { filtered }] of track(truth, dice).lessons.entries()) {
           const at = radiansFromDegrees(truth[i]?.deg ?? Number.NaN);
@@ -95,7 +97,7 @@ describe('tracking, by a simulation that knows the truth', () => {
     const [good, bad] = [0.3, 5];
     const delays: number[] = [];
     let [alarms, quiet] = [0, 0];
-    for (let run = 0; run < RUNS; run++) {
+    for (let run = 0; run < LONG_RUNS; run++) {
       const calendar = days(14, dice);
       const relapsed = calendar.map((day, i) => ({ day, deg: i < 8 ? good : bad }));
       const flag = track(relapsed, dice).flags.find((f) => f.code === 'relapse');
@@ -105,7 +107,7 @@ describe('tracking, by a simulation that knows the truth', () => {
       quiet++;
       if (track(steady, dice).flags.some((f) => f.code === 'relapse')) alarms++;
     }
-    const found = delays.length / RUNS;
+    const found = delays.length / LONG_RUNS;
     const median = delays.toSorted((a, b) => a - b)[Math.floor(delays.length / 2)];
     say(`relapse by ${bad - good}° found within six lessons | ${percent(found)}`);
     say(`lessons after the first bad one, median | ${median}`);
@@ -142,6 +144,8 @@ const STEADY: Course = {
   workedOn: 0,
 };
 const SLIP_DEG = 4;
+/** How differently they step in, degrees. */
+const STEP_DEG = 1;
 
 function lessonsOf(course: Course, dice: Dice): readonly SeriesLesson[] {
   const calendar = days(course.levels.length, dice);
@@ -155,7 +159,7 @@ function lessonsOf(course: Course, dice: Dice): readonly SeriesLesson[] {
       workedOn: i < course.workedOn,
       reps: Array.from({ length: course.setUps }, () => {
         const slip = dice.uniform() < 1 / course.slipOf ? SLIP_DEG : 0;
-        const deg = level + day + together + slip + dice.normal(WITHIN_DEG) + dice.normal(alone);
+        const deg = level + day + together + slip + dice.normal(STEP_DEG) + dice.normal(alone);
         return {
           handedAzimuthRad: radiansFromDegrees(deg),
           measurementUncertaintyRad: radiansFromDegrees(READING_DEG),

@@ -1,4 +1,4 @@
-import { signWords } from '@lotrecht/core';
+import { signWords } from '@lotrecht/core/words';
 import { type PosteriorResult } from '@lotrecht/records';
 import { type FirstText, LINE_TITLES, type LineKey } from './result-words.ts';
 import { type DistanceUnit, formatDistance } from './typed-length.ts';

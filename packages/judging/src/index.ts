@@ -21,7 +21,7 @@ export {
 export { lookDriftOf, looksAway } from './check/look-drift.ts';
 export { couplingOfLesson, type LessonCoupling } from './check/coupling-of-lesson.ts';
 export { type KeptSetup, type Watched, watchedLine } from './check/watched-line.ts';
-export { adviseNext, type AdviceGround } from './check/next-advice.ts';
+export { adviseNext, type AdviceGround, type WhoStands } from './check/next-advice.ts';
 export { atHandOf, rodAcrossMm, timesOf, toolsOf, type Tools, type ToolsGround } from './check/tools.ts';
 export { type Cause, causeOf, chainsOfResult } from './check/cause.ts';
 export { type BudgetGround, budgetsOfCheck } from './check/budgets.ts';

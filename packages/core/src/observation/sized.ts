@@ -24,6 +24,7 @@ export function bodyScale({ statureM, feet }: BodySize): number {
  * A reading with what is usual of a body of another size where it was not read.
  *
  * @param scale how much wider the body is than usual
+ * @example sizedBy({ line: 'hips', by: 'angle', readingRad: 0, rod: true }, 0.8).contactWidthM // 0.24
  */
 export function sizedBy(o: Observation, scale: number): Observation {
   return scale === 1 ? o : (wayOf(o).sized?.(o, scale) ?? o);

@@ -3,11 +3,11 @@ import { SIGHTING_RAD } from '../defaults/target-line.ts';
 import { type LineName } from '../geometry/line.ts';
 import { type Observation } from '../observation/observation.ts';
 import { gapsAzimuth } from '../observation/ways/gaps.ts';
-import { bodyScale } from '../observation/sized.ts';
+import { bodyScale, sizedBy } from '../observation/sized.ts';
 import { type Sources, sourcesOf } from '../observation/sources.ts';
 import { type ErrorSource } from '../observation/way-of-reading.ts';
 import { seatingUncertainty } from '../uncertainty/seating.ts';
-import { type ReadLine, readSetup, sizedReading } from './read-setup.ts';
+import { type ReadLine, readSetup } from './read-setup.ts';
 import { type Setup } from './setup.ts';
 
 /** What the u of a line is made of. */
@@ -89,7 +89,7 @@ function aloneBySource(setup: Setup, { indices, combined }: ReadLine): Sources {
   let whole = 0;
   for (const index of indices) {
     const sources = sourcesOf(
-      sizedReading(setup.observations[index] as Observation, setup),
+      sizedBy(setup.observations[index] as Observation, bodyScale(setup)),
       setup.handedness,
     );
     const variance = [...sources.values()].reduce((sum, v) => sum + v, 0);

@@ -3,7 +3,7 @@ import { handedAzimuth, withoutNegativeZero } from '../geometry/azimuth.ts';
 import { type LineName } from '../geometry/line.ts';
 import { type Observation, type ReadAzimuth } from '../observation/observation.ts';
 import { readObservation } from '../observation/read-observation.ts';
-import { type BodySize, bodyScale, sizedBy } from '../observation/sized.ts';
+import { bodyScale, sizedBy } from '../observation/sized.ts';
 import { type FirstCheck } from '../posterior/academy-prior.ts';
 import { type EarlierCheck, type PosteriorGround } from '../posterior/posterior.ts';
 import { requirePrior, SHIPPED_PRIOR } from '../posterior/prior.ts';
@@ -80,15 +80,6 @@ function readAll(setup: Setup, readdressSdRad: number): ReadLine[] {
 type ToldFrom = Pick<Setup, 'handedness' | 'targetLine' | 'startLineRad'>;
 
 /**
- * A reading with what is usual of a body of this size where it was not read.
- *
- * @example sizedReading({ line: 'hips', by: 'angle', readingRad: 0, rod: true }, { statureM: 1.4 }).contactWidthM // 0.24
- */
-export function sizedReading(o: Observation, size: BodySize): Observation {
-  return sizedBy(o, bodyScale(size));
-}
-
-/**
  * What turns a φ from the line that was laid into one from where the ball is to start, rad: a re-base is added, and the
  * start line’s own turn taken away.
  */
@@ -109,7 +100,7 @@ function readAt(
   { observations, ...told }: Pick<Setup, 'observations' | 'statureM' | 'feet'> & ToldFrom,
   index: number,
 ): HeldReading {
-  const observation = sizedReading(observations[index] as Observation, told);
+  const observation = sizedBy(observations[index] as Observation, bodyScale(told));
   const hold = observation.hold ?? 1;
   try {
     const read: ReadAzimuth = readObservation(observation, told.handedness);

@@ -117,7 +117,7 @@ describe('how the student steps back in', () => {
 
   it('is the student’s own before anything was read', () => {
     const sure = (readdressSdDeg: number): number => {
-      const advice = adviseNext({ ...ground, stands: { readdressSdDeg } });
+      const advice = adviseNext({ ...ground, whoStands: { readdressSdDeg } });
       return advice.advice === 'read' ? advice.answer.probability : 0;
     };
     expect(sure(0.3)).not.toBeCloseTo(sure(6), 2);

@@ -11,6 +11,9 @@ import { type JudgedBy } from '../method/judged-by.ts';
 import { atHandOf, timesOf, type Tools } from './tools.ts';
 import { toSetup } from './to-setup.ts';
 
+/** How differently a student steps in and stands from day to day, and how tall they are; what is absent is as usual. */
+export type WhoStands = Pick<CheckDocument, 'readdressSdDeg' | 'daySdDeg' | 'statureMm'>;
+
 /** Where a check stands when the next reading is looked for. */
 export interface AdviceGround {
   readonly handedness: CheckDocument['handedness'];
@@ -21,7 +24,7 @@ export interface AdviceGround {
   readonly targetLineUncertaintyDeg: number;
   readonly tools: Tools;
   /** How this student steps in, stands from day to day, and how tall they are; what is absent is as usual. */
-  readonly stands?: Pick<CheckDocument, 'readdressSdDeg' | 'daySdDeg' | 'statureMm'>;
+  readonly whoStands?: WhoStands;
   /** Cold checks before this one, oldest first, and who comes to this academy; absent without any. */
   readonly known?: Pick<CheckDocument, 'earlier' | 'prior'>;
   /** Distance of the target that landmarks are told from, m; absent where none are known. */
@@ -46,7 +49,7 @@ function unread(ground: AdviceGround): CheckDocument {
     ...(goalsDeg && { goalsDeg }),
     order: [...order] as NonNullable<CheckDocument['order']>,
     ...(footLine && { footLine }),
-    ...ground.stands,
+    ...ground.whoStands,
     ...ground.known,
     observations: [] as unknown as CheckDocument['observations'],
   };

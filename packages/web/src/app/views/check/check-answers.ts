@@ -170,7 +170,7 @@ export class CheckAnswers {
       startLineDeg: this.ground.startLineDeg() ?? 0,
       judgement: this.ground.judged().judgement,
       ...(feet && { feet }),
-      ...this.ground.stands(),
+      ...this.ground.whoStands(),
       ...known,
       readings: entries.map((e) => toTyped(e, this.ground.unit())),
     });

@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { judgedBy } from '@lotrecht/judging';
+import { judgedBy, type WhoStands } from '@lotrecht/judging';
 import {
   type BallView,
   type CheckDocument,
@@ -20,15 +20,12 @@ import { ByHand } from './by-hand.ts';
 import { FIRST_CIRCUMSTANCES } from './draft-content.ts';
 import { type LengthUnit } from './readings/entry.ts';
 
-/** How differently the student steps in and stands from day to day, and how tall they are; what is absent is as usual. */
-export type Stands = Pick<CheckDocument, 'readdressSdDeg' | 'daySdDeg' | 'statureMm'>;
-
-/** The same out of what holds more, without what is not known. */
-export function standsOf({
+/** What is known of who stands there, out of what holds more. */
+export function whoStandsOf({
   readdressSdDeg,
   daySdDeg,
   statureMm,
-}: { readonly [K in keyof Stands]: Stands[K] | undefined }): Stands {
+}: { readonly [K in keyof WhoStands]: WhoStands[K] | undefined }): WhoStands {
   return {
     ...(readdressSdDeg !== undefined && { readdressSdDeg }),
     ...(daySdDeg !== undefined && { daySdDeg }),
@@ -49,7 +46,7 @@ export interface OpenedGround {
   /** The kind of the place where the lesson is held; null where none is noted. */
   readonly placeKind: Circumstances['place'] | null;
   /** A stored check keeps its own. */
-  readonly stands: Stands;
+  readonly whoStands: WhoStands;
   /** Cold checks of the student before this lesson, of every club group. A stored check keeps its own. */
   readonly earlier: readonly EarlierView[];
   /** What was set up for the student the last time with each group of clubs, newest first. */
@@ -90,7 +87,7 @@ export const NOTHING_OPENED: OpenedGround = {
   bag: [],
   marks: [],
   placeKind: null,
-  stands: {},
+  whoStands: {},
   earlier: [],
   lastTimes: [],
   balls: [],
@@ -124,7 +121,7 @@ export class CheckGround {
   readonly bag = computed(() => this.opened().bag);
   readonly marks = computed(() => this.opened().marks);
   readonly placeKind = computed(() => this.opened().placeKind);
-  readonly stands = computed(() => this.opened().stands);
+  readonly whoStands = computed(() => this.opened().whoStands);
   readonly earlier = computed(() => this.opened().earlier);
   readonly lastTimes = computed(() => this.opened().lastTimes);
   readonly balls = computed(() => this.opened().balls);

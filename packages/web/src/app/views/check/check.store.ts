@@ -15,7 +15,7 @@ import { type BegunStep } from '../../words/lesson-steps.ts';
 import { beginFromDraft, beginFromStored, beginNextOfSeries, beginUsual } from './beginnings.ts';
 import { ByHand } from './by-hand.ts';
 import { CheckDraft } from './check-draft.ts';
-import { CheckGround, standsOf } from './check-ground.ts';
+import { CheckGround, whoStandsOf } from './check-ground.ts';
 import { HeldSetUp } from './held-set-up.ts';
 import { CheckReadings } from './check-readings.ts';
 import { CheckAnswers } from './check-answers.ts';
@@ -121,7 +121,7 @@ export class CheckStore {
       bag,
       marks: place?.marks ?? [],
       placeKind: place?.kind ?? null,
-      stands: standsOf(stored?.document ?? { ...spreads, statureMm: student?.statureMm ?? undefined }),
+      whoStands: whoStandsOf(stored?.document ?? { ...spreads, statureMm: student?.statureMm ?? undefined }),
       earlier,
       prior,
       lastTimes,

@@ -91,9 +91,12 @@ export class FindingWords {
       shown?.document?.prior === undefined
         ? 'how the lines of a body usually go together'
         : 'how students of this academy stand';
-    return lessons === 0
-      ? `From today’s readings, and ${others}.`
-      : `From today and ${lessons} earlier ${lessons === 1 ? 'lesson' : 'lessons'}.`;
+    const changed = shown?.result?.notes.some(({ code }) => code === 'changed-since') === true;
+    const from =
+      lessons === 0
+        ? `From today’s readings, and ${others}.`
+        : `From today and ${lessons} earlier ${lessons === 1 ? 'lesson' : 'lessons'}.`;
+    return changed ? `${from} They have probably changed since the last lesson.` : from;
   });
 
   /** The set-up from the student’s own eyes, before anything is kept; null without a target to see. */

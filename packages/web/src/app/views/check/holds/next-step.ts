@@ -78,7 +78,7 @@ export class NextStep {
       read: covered || document === null ? null : { document, rebase },
       targetLineUncertaintyDeg: this.ground.targetLineUncertaintyDeg(),
       tools: this.held.tools(),
-      stands: this.ground.stands(),
+      whoStands: this.ground.whoStands(),
       ...(pointsAtM !== undefined && { pointsAtM }),
       hold: last,
       heldS:

@@ -74,7 +74,7 @@ module.exports = {
       severity: 'error',
       from: { path: '^packages/([^/]+)/' },
       to: {
-        path: '^packages/([^/]+)/src/(?!index\\.ts$|kinds\\.ts$|mutation/mutate-json\\.ts$|uncertainty/(coverage|told-from)\\.ts$|setup/feel\\.ts$|geometry/handedness\\.ts$|units/angle\\.ts$|station/default-settings\\.ts$|(admin|filling)/index\\.ts$)',
+        path: '^packages/([^/]+)/src/(?!index\\.ts$|kinds\\.ts$|mutation/mutate-json\\.ts$|uncertainty/(coverage|told-from)\\.ts$|setup/feel\\.ts$|geometry/(handedness|words)\\.ts$|units/angle\\.ts$|station/default-settings\\.ts$|(admin|filling)/index\\.ts$)',
         pathNot: '^packages/$1/',
       },
     },
